@@ -91,7 +91,7 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
   const poses = tracks
     .filter(({ reading }) => reading.span > 0)
     .flatMap((read) =>
-      poseMisses({ ...read, ...read.whole }, askedFrames(read)).map(({ miss }) => (miss / read.reading.span) * 100),
+      poseMisses(asAWhole(read), askedFrames(read)).map(({ miss }) => (miss / read.reading.span) * 100),
     );
   poses.push(...ofLooks.tolerances.map((times) => times * tolerances.spacingPercent));
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
@@ -138,6 +138,10 @@ function offAsTold(
   }
   return { frames, poses, holds };
 }
+
+/** A track with the coordinates that are told apart. */
+const asAWhole = (read: ReadTrack): ReadTrack =>
+  read.whole.target === read.target && read.whole.take === read.take ? read : { ...read, ...read.whole };
 
 /**
  * How far each of the target's holds drifts in the take, in percent of the span; null where nothing of the take can be

@@ -38,6 +38,9 @@ function matchingFrames(events: readonly TrackEvent[]): number {
 /** Keys that are late by as much as this from one another are late together. */
 const TOGETHER = 0.75;
 
+/** So large a share of keys is most of them. */
+const MOSTLY = 0.75;
+
 /** How a take's keys are compared one by one with the target's. */
 interface InTurn {
   time: SharedTime;
@@ -114,7 +117,13 @@ function matchAll(both: BothKeyed, asked: readonly TrackEvent[], drawn: readonly
     );
   let match = matchBy(time.toTarget);
   const left = ({ missing, extra }: KeyMatch): number => missing.length + extra.length;
-  if (left(match) > 0 && span > 0 && mayLayOn && drawn.length > 1) {
+  const isAsPosed = asPosed(both);
+  const isOnTime = ([i, j]: [number, number]): boolean =>
+    Math.abs(time.toTarget(drawn[j]!.frame) - asked[i]!.frame) <= TOGETHER && isAsPosed(asked[i]!, drawn[j]!);
+  // What has all of the target's keys, and most on time, is not late as a whole.
+  const isThere = (): boolean =>
+    match.missing.length === 0 && match.pairs.filter(isOnTime).length >= MOSTLY * asked.length;
+  if (left(match) > 0 && !isThere() && span > 0 && mayLayOn && drawn.length > 1) {
     // Work that is late, or at another pace, throughout is not other keys.
     const whole = fitWhole(curvesOf(target, take, track, time, span, asked));
     if (whole.shift !== 0 || whole.pace !== 1) {
@@ -123,7 +132,6 @@ function matchAll(both: BothKeyed, asked: readonly TrackEvent[], drawn: readonly
     }
   }
   if (left(match) === 0) return match;
-  const isAsPosed = asPosed(both);
   const how = { time, isAsPosed };
   return inTurn(asked, drawn, how) ?? inTurnButOne(asked, drawn, how) ?? match;
 }

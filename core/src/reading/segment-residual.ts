@@ -137,6 +137,9 @@ interface Line {
   places: number[][];
   gone: number[];
   everyFrames: number;
+  /** For each of its pieces, while one place is measured: how far it is from it, and how far ahead it lies on it. */
+  aparts: Float64Array;
+  aheads: Float64Array;
 }
 
 /** Longer lines are laid out in as many pieces: measuring along them costs a look at each. */
@@ -151,7 +154,7 @@ function targetLine(target: readonly Float64Array[], a: number, b: number): Line
   const gone = [0];
   for (let i = 1; i < places.length; i++)
     gone.push(gone[i - 1]! + Math.hypot(...places[i]!.map((value, c) => value - places[i - 1]![c]!)));
-  return { places, gone, everyFrames };
+  return { places, gone, everyFrames, aparts: new Float64Array(count), aheads: new Float64Array(count) };
 }
 
 /** The length gone at a frame of the line, counted from its start. */
@@ -169,9 +172,8 @@ const AS_NEAR = 1.05;
  * foot of its perpendicular.
  */
 function alongLine(line: Line, place: readonly number[], at: number): number {
-  const { places, gone } = line;
+  const { places, gone, aparts, aheads } = line;
   const here = goneAt(line, at);
-  const [aparts, aheads] = [new Float64Array(places.length - 1), new Float64Array(places.length - 1)];
   let least = Infinity;
   for (let k = 0; k < aparts.length; k++) {
     const [start, end] = [places[k]!, places[k + 1]!];

@@ -64,7 +64,7 @@ export interface TrackEvent {
 const ROLE_WEIGHT: Record<KeyRole, number> = { extreme: 2, breakdown: 1, inbetween: 0 };
 
 /** What is worked out once of a subject's track, kept as long as the subject is: documents never change in place. */
-function keptOf<T>(workOut: (subject: Subject, track: Track) => T): (subject: Subject, track: Track) => T {
+export function keptOf<T>(workOut: (subject: Subject, track: Track) => T): (subject: Subject, track: Track) => T {
   const known = new WeakMap<Subject, WeakMap<Track, T>>();
   return (subject, track) => {
     let own = known.get(subject);

@@ -14,6 +14,8 @@ import { type BothRead, isAbout, type Whole } from './check.ts';
 
 interface Offset extends KeyOffset {
   read: ReadTrack;
+  /** By more than is tolerated. */
+  isLate: boolean;
   /** It is not recorded: what is has it beyond the end. */
   isBeyond: boolean;
   /** As it is recorded it ends there: it may be later. */
@@ -34,8 +36,6 @@ const MANY_FRAMES = 3;
 
 const isToldByMany = ({ covers }: WholeTiming): boolean => framesOf(covers) >= MANY_FRAMES;
 
-const isLate = ({ off, tolerance }: Offset): boolean => severityOf(off, tolerance) !== null;
-
 /** Whether its keys are those of the take. */
 const isKeyed = ({ isSampled, areKeysFound }: ReadTrack): boolean => !isSampled && !areKeysFound;
 
@@ -43,23 +43,27 @@ const isKeyed = ({ isSampled, areKeysFound }: ReadTrack): boolean => !isSampled 
 export function findTimings({ target, tracks }: BothRead, others: readonly Finding[]): Whole[] {
   const offsets: Offset[] = [];
   for (const read of tracks) {
-    const offsetOf = (pair: KeyPair, isBeyond: boolean): Offset => ({
-      read,
-      isBeyond,
-      frame: pair.targetFrame,
-      off: pair.offsetFrames,
-      tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
-      isSampled: read.isSampled && !read.explained,
-      isAtEnd: read.isSampled && pair.takeFrame > read.sides.take.motion.range.last - 1,
-    });
+    const offsetOf = (pair: KeyPair, isBeyond: boolean): Offset => {
+      const tolerance = toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames;
+      return {
+        read,
+        isBeyond,
+        frame: pair.targetFrame,
+        off: pair.offsetFrames,
+        tolerance,
+        isLate: severityOf(pair.offsetFrames, tolerance) !== null,
+        isSampled: read.isSampled && !read.explained,
+        isAtEnd: read.isSampled && pair.takeFrame > read.sides.take.motion.range.last - 1,
+      };
+    };
     read.reading.pairs.forEach((pair, k) => {
       const offset = offsetOf(pair, false);
       // One that is not seen, but was keyed on time, says that not all is late.
-      if ((isKeyed(read) && !isLate(offset)) || isSeen(read, k)) offsets.push(offset);
+      if ((isKeyed(read) && !offset.isLate) || isSeen(read, k)) offsets.push(offset);
     });
     offsets.push(...read.beyond.map((pair) => offsetOf(pair, true)));
   }
-  const late = offsets.filter(isLate);
+  const late = offsets.filter((one) => one.isLate);
   // What has not come as a recording ends is another sentence.
   const notYet = others.filter(({ kind }) => kind === 'key-missing');
   const sentences = (wholes: readonly WholeTiming[]): number =>
@@ -81,15 +85,15 @@ function timingsOf(offsets: readonly Offset[], others: readonly Finding[], expla
   const all = timingOf(offsets, null, explain);
   if (all.length > 0) return all;
   const subjects = partsOf(offsets, ({ read }) => read.reading.subjectId);
+  const overlaps = others.filter(({ kind }) => kind === 'overlap-off');
   return subjects.flatMap((own): WholeTiming[] => {
     const { read } = own[0]!;
     const tracks = partsOf(own, (one) => one.read.track.id);
     // A part that follows another too soon or too late is told as that, unless more than what follows is.
-    const isPart = ({ read: { reading } }: Offset): boolean =>
-      others.some((finding) => finding.kind === 'overlap-off' && isAbout(finding, reading));
-    if (tracks.every(([one]) => isPart(one!))) return [];
+    const areParts = tracks.map(([one]) => overlaps.some((finding) => isAbout(finding, one!.read.reading)));
+    if (!areParts.includes(false)) return [];
     const single = subjects.length > 1 ? timingOf(own, { read, isTrack: false }, explain) : [];
-    if (single.length > 0 || own.some(isPart)) return single;
+    if (single.length > 0 || areParts.includes(true)) return single;
     return tracks.length < 2
       ? []
       : tracks.flatMap((part) => timingOf(part, { read: part[0]!.read, isTrack: true }, explain));
@@ -117,7 +121,7 @@ type Whose = { read: ReadTrack; isTrack: boolean } | null;
 function timingOf(given: readonly Offset[], of: Whose, explain: Explain): WholeTiming[] {
   // One that is late is no whole, unless that it is was seen in all of the curve.
   const least = given.every(({ read }) => read.explained || read.areKeysFound) ? 1 : 2;
-  if (given.filter(isLate).length < least || given.every(({ frame }) => frame === given[0]!.frame)) return [];
+  if (given.filter((one) => one.isLate).length < least || given.every(({ frame }) => frame === given[0]!.frame)) return [];
   if (explain === 'parts' && !areLateTogether(given)) return [];
   const offsets = given.toSorted((a, b) => a.frame - b.frame);
   const tolerance = Math.max(...offsets.map((offset) => offset.tolerance));
