@@ -121,7 +121,8 @@ type Whose = { read: ReadTrack; isTrack: boolean } | null;
 function timingOf(given: readonly Offset[], of: Whose, explain: Explain): WholeTiming[] {
   // One that is late is no whole, unless that it is was seen in all of the curve.
   const least = given.every(({ read }) => read.explained || read.areKeysFound) ? 1 : 2;
-  if (given.filter((one) => one.isLate).length < least || given.every(({ frame }) => frame === given[0]!.frame)) return [];
+  if (given.filter((one) => one.isLate).length < least || given.every(({ frame }) => frame === given[0]!.frame))
+    return [];
   if (explain === 'parts' && !areLateTogether(given)) return [];
   const offsets = given.toSorted((a, b) => a.frame - b.frame);
   const tolerance = Math.max(...offsets.map((offset) => offset.tolerance));
