@@ -1,6 +1,6 @@
 import type { ChannelId, FindingKind, MotionDocument } from '../src/index.ts';
 import { createDice } from './dice.ts';
-import { sceneOf, soft, subjectWith } from './worked-scenes.ts';
+import { sceneOf, soft, straight, subjectWith } from './worked-scenes.ts';
 
 /**
  * A cup of several movements, and a pan that follows it in one of them: what is wrong with all of the cup is one thing
@@ -8,7 +8,8 @@ import { sceneOf, soft, subjectWith } from './worked-scenes.ts';
  */
 
 type Tracks = Partial<Record<ChannelId, [frame: number, value: number][]>>;
-type Change = (frame: number, value: number, id: ChannelId) => [frame: number, value: number];
+/** What becomes of a key; nothing of one that is left out. */
+type Change = (frame: number, value: number, id: ChannelId) => [frame: number, value: number] | null;
 
 interface Scene {
   cup: Tracks;
@@ -51,21 +52,38 @@ const changed = (tracks: Tracks, change: Change): Tracks =>
   Object.fromEntries(
     Object.entries(tracks).map(([id, keys]) => [
       id,
-      keys.map(([frame, value]) => change(frame, value, id as ChannelId)),
+      keys.flatMap(([frame, value]) => {
+        const own = change(frame, value, id as ChannelId);
+        return own ? [own] : [];
+      }),
     ]),
   );
 
-const motionOf = ({ cup, pan, last }: Scene): MotionDocument => {
+const motionOf = ({ cup, pan, last }: Scene, isEased = true): MotionDocument => {
   const subject = (name: string, tracks: Tracks) =>
-    subjectWith(name, Object.fromEntries(Object.entries(tracks).map(([id, keys]) => [id, soft(...keys)])));
+    subjectWith(
+      name,
+      Object.fromEntries(Object.entries(tracks).map(([id, keys]) => [id, (isEased ? soft : straight)(...keys)])),
+    );
   return sceneOf([subject('cup', cup), subject('pan', pan)], last);
 };
 
 const isSize = (id: ChannelId): boolean => id === 'scale.x' || id === 'scale.y';
 const LATE = 5;
 
+interface Wrong {
+  kinds: FindingKind[];
+  change: (scene: Scene) => Change;
+  /** It is so of the pan, too. */
+  both?: boolean;
+  /** It goes evenly from key to key. */
+  even?: boolean;
+  /** It is of keys, and cannot be told of a recording. */
+  ofKeys?: boolean;
+}
+
 /** What is wrong with the cup, or with all, and of what kind the one thing is that is to be said. */
-const WRONGS: Record<string, { kinds: FindingKind[]; change: (scene: Scene) => Change; both?: boolean }> = {
+const WRONGS: Record<string, Wrong> = {
   'all of it late': { kinds: ['key-late', 'overlap-off'], change: () => (frame, value) => [frame + LATE, value] },
   'everything late': { kinds: ['key-late'], change: () => (frame, value) => [frame + LATE, value], both: true },
   'late from a pose on': {
@@ -116,6 +134,29 @@ const WRONGS: Record<string, { kinds: FindingKind[]; change: (scene: Scene) => C
     kinds: ['pose-off'],
     change: () => (frame, value, id) => [frame, id === 'position.x' ? value + 40 : value],
   },
+  'mirrored across': {
+    kinds: ['pose-off'],
+    change: () => (frame, value, id) => [frame, id === 'position.x' ? 960 - value : value],
+  },
+  'nothing eased': {
+    kinds: ['start-not-slow'],
+    change: () => (frame, value) => [frame, value],
+    both: true,
+    even: true,
+  },
+  'a pose left out': {
+    kinds: ['key-missing'],
+    change:
+      ({ pose }) =>
+      (frame, value) =>
+        frame === pose ? null : [frame, value],
+    ofKeys: true,
+  },
+  'no more than begun': {
+    kinds: ['key-missing'],
+    change: () => (frame, value) => (frame === 1 ? [frame, value] : null),
+    ofKeys: true,
+  },
 };
 
 export interface SeveralMoved {
@@ -123,6 +164,7 @@ export interface SeveralMoved {
   target: MotionDocument;
   take: MotionDocument;
   kinds: readonly FindingKind[];
+  ofKeys: boolean;
 }
 
 /** Each of what may be wrong, in one scene; and nothing. */
@@ -130,15 +172,16 @@ export function severalMoved(seed: number): SeveralMoved[] {
   const scene = sceneBy(seed);
   const target = motionOf(scene);
   return [
-    { name: `nothing, ${seed}`, target, take: target, kinds: [] },
-    ...Object.entries(WRONGS).map(([name, { kinds, change, both }]) => {
+    { name: `nothing, ${seed}`, target, take: target, kinds: [], ofKeys: false },
+    ...Object.entries(WRONGS).map(([name, { kinds, change, both, even: isEven, ofKeys = false }]) => {
       const by = change(scene);
       const pan = both ? changed(scene.pan, by) : scene.pan;
       return {
         name: `${name}, ${seed}`,
         target,
-        take: motionOf({ ...scene, cup: changed(scene.cup, by), pan }),
+        take: motionOf({ ...scene, cup: changed(scene.cup, by), pan }, !isEven),
         kinds,
+        ofKeys,
       };
     }),
   ];

@@ -1,6 +1,7 @@
 import { CHANNELS } from '../motion/document/channels.ts';
 import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
+import { waysUneased } from '../reading/checks/find-uneased.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { LOOK_IDS } from '../reading/looks.ts';
 import { movementsName } from '../reading/said-once.ts';
@@ -103,8 +104,15 @@ export function* editsOnOffer(
   }
   // What is off in so many ways is a habit.
   const uneven = reading.findings.filter(({ kind }) => FINDING_KINDS[kind] === 'spacing');
-  if (uneven.length >= HABIT) {
+  const isThroughout = (finding: Finding): boolean =>
+    finding.track === null ||
+    meant.some((sides) => isOf(finding, sides) && waysUneased(sides.track, finding).length > 0);
+  if (uneven.length >= HABIT || uneven.some(isThroughout)) {
     if (meant.length > 1) yield* easedThroughout(meant, 'all');
+    for (const finding of uneven.filter(({ subjectId, track }) => subjectId !== null && track === null)) {
+      const own = meant.filter((sides) => isOf(finding, sides));
+      yield* easedThroughout(own, theSubject(own[0]!.model.name));
+    }
     for (const sides of meant) yield* easedThroughout([sides], whose(sides));
   }
   for (const coordinate of meant.flatMap((sides) => coordinatesApart(sides, reading))) {

@@ -195,8 +195,11 @@ export function putRight(axis: Axis, cause: OwnCause, time: SharedTime): Channel
   const { asked, drawn } = axis;
   const toPlace = placeOf(axis, cause);
   const toTarget = createWarp(when ? asked.keys.map(({ frame }, i) => ({ from: places[i]!, to: frame })) : []);
-  const first = drawn.keys[0]!.value;
-  const sized = (value: number): number => first + (value - first) / size;
+  const [start] = drawn.keys;
+  const first = start!.value;
+  // What goes the other way may begin elsewhere: wherever it is mirrored, that is one thing.
+  const begins = size < 0 ? sampleChannel(asked, toTarget(time.toTarget(start!.frame))) : first;
+  const sized = (value: number): number => begins + (value - first) / size;
   const handle = (own: Key['in']): Key['in'] => ({
     frames: own.frames / (when?.pace ?? 1),
     value: own.value / size,

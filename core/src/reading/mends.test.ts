@@ -26,7 +26,7 @@ test.each([
   [
     'no ease',
     sceneOf([subjectWith('drawer', { 'position.x': straight([1, 0], [13, 600], [25, 200], [37, 400]) })], 48),
-    'turn-sharp',
+    'start-not-slow',
   ],
 ] as const)('of one fault, put right, nothing is left: %s', (_, take, kind) => {
   const of = told(take);

@@ -30,9 +30,9 @@ interface Own {
   reading: TrackReading;
 }
 
-/** Of one pose that is off, or not there, how far: each movement of it by its own measure; null of anything else. */
+/** Of a pose that is off, or poses not there, how far: each movement by its own measure; null of anything else. */
 function amountIn({ finding: { kind, firstFrame, lastFrame, sentence }, reading: { unit } }: Own): string | null {
-  const isOfPose = (kind === 'pose-off' || kind === 'key-missing') && firstFrame === lastFrame;
+  const isOfPose = kind === 'key-missing' || (kind === 'pose-off' && firstFrame === lastFrame);
   return (isOfPose && new RegExp(`\\d[\\d.]*\\s?${unit}`).exec(sentence)?.[0]) || null;
 }
 

@@ -22,6 +22,7 @@ import { findStanding } from './find-standing.ts';
 import { findStrobing } from './find-strobing.ts';
 import { findTiming } from './find-timing.ts';
 import { findTurns } from './find-turns.ts';
+import { findUneased } from './find-uneased.ts';
 import { findVolume } from './find-volume.ts';
 import { findWhole } from './find-whole.ts';
 
@@ -97,6 +98,12 @@ export function findAll(read: BothRead, settings: readonly Finding[]): Finding[]
         read,
         founds.flatMap(({ findings }) => findings.filter(({ kind }) => kind === 'arc-off')),
       ),
+    ),
+  );
+  founds.push(
+    findUneased(
+      shaped,
+      founds.flatMap(({ findings }) => findings),
     ),
   );
   founds.push(

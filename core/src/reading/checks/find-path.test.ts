@@ -62,3 +62,16 @@ test('an arc from ends that are off to a height that is not is no other arc: its
   // The height is the arc's own.
   expect(kinds(flight(400, 170))).toEqual([['arc-off', 1]]);
 });
+
+test('an arc that is missed because its highest pose is missing is no second fault', () => {
+  const arc = (...keys: [number, number, number][]) =>
+    sceneOf([
+      subjectWith('plate', {
+        'position.x': straight(...keys.map(([frame, x]): [number, number] => [frame, x])),
+        'position.y': keys.map(([frame, , y]) => createKey(frame, y, { role: y === 0 ? 'breakdown' : 'extreme' })),
+      }),
+    ]);
+  const target = arc([1, 0, 300], [13, 300, 0], [25, 600, 300]);
+  const said = found(target, arc([1, 0, 300], [25, 600, 300]), [...KINDS, 'key-missing']);
+  expect(said.map(({ kind, firstFrame }) => [kind, firstFrame])).toEqual([['key-missing', 13]]);
+});

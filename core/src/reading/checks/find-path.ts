@@ -1,6 +1,8 @@
 import type { Subject } from '../../motion/document/schema.ts';
 import { type Track, trackRoles, trackValues } from '../../motion/sampling/track.ts';
 import { noiseOf } from '../moments.ts';
+import type { SegmentPath } from '../path-distance.ts';
+import { poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -33,6 +35,7 @@ export function findPath({ target, tracks }: BothRead): Found {
     const strayed = read.paths.filter(
       (path) =>
         moves(read, path.firstFrame, path.lastFrame) &&
+        !isOfMissing(read, path) &&
         severityOf((path.worst / reading.span) * 100, allowed(read, path, tolerance)),
     );
     for (const { firstFrame, lastFrame, worst, worstFrame } of strayed) {
@@ -80,6 +83,12 @@ export function findPath({ target, tracks }: BothRead): Found {
     );
   };
   return { findings: [...off, ...kinked], explains: tells };
+}
+
+/** Whether a line strays because a key on it is missing, which is told, and leaves its pose further off. */
+function isOfMissing(read: ReadTrack, { firstFrame, lastFrame, worst }: SegmentPath): boolean {
+  const missing = read.reading.missingFrames.filter((frame) => firstFrame < frame && frame < lastFrame);
+  return poseMisses(read, missing).some(({ miss }) => miss >= worst);
 }
 
 /** Whether both move on the way: one that stands still has another fault. */

@@ -54,3 +54,18 @@ test('a key left out, one too many, and a track without any', () => {
     { kind: 'track-never-keyed', expected: 3, firstFrame: 5, lastFrame: 41 },
   ]);
 });
+
+test('work that ends before several of the poses is not done, which is said once', () => {
+  const long = slide([5, 0], [13, 600], [21, 100], [29, 400], [41, 200]);
+  expect(found(long, slide([5, 0], [13, 600]), KINDS)).toMatchObject([
+    {
+      kind: 'key-missing',
+      firstFrame: 21,
+      lastFrame: 41,
+      expected: 3,
+      sentence: "Position has no keys after frame 13: the drawer is up to 500 px from the target's poses.",
+    },
+  ]);
+  const goesOn = found(long, slide([5, 0], [13, 600], [45, 300]), KINDS);
+  expect(goesOn.filter(({ sentence }) => sentence.includes('no keys after'))).toEqual([]);
+});

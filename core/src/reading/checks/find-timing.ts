@@ -24,6 +24,15 @@ function happeningAt(reading: TrackReading, pair: KeyPair, name: string | null):
   return `${does('reach')} the extreme`;
 }
 
+/** The frames of the target's last keys, if a take ends before several of them: it is not done. */
+function notDone({ reading, isSampled, areKeysFound }: ReadTrack): number[] {
+  const last = reading.pairs.at(-1);
+  if (!last || isSampled || areKeysFound) return [];
+  if (reading.extraFrames.some((frame) => frame > last.takeFrame)) return [];
+  const after = reading.missingFrames.filter((frame) => frame > last.targetFrame);
+  return after.length > 1 ? after : [];
+}
+
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
 export function findTiming(
   read: ReadTrack,
@@ -69,8 +78,30 @@ export function findTiming(
       sentence: capital(`${happening} ${lateBy(pair.offsetFrames)}: frame ${landed} instead of ${pair.targetFrame}.`),
     });
   });
+  const left = notDone(read);
+  if (left.length > 0) {
+    const worst = Math.max(0, ...poseMisses(read, left).map(({ miss }) => miss));
+    const lack = severityOf(worst, (tolerances.spacingPercent / 100) * reading.span);
+    const from = roundTo(reading.pairs.at(-1)!.takeFrame, 2);
+    findings.push({
+      ...about,
+      kind: 'key-missing',
+      firstFrame: left[0]!,
+      lastFrame: left.at(-1)!,
+      measured: 0,
+      expected: left.length,
+      unit: 'keys',
+      severity: lack === 'strong' ? 'strong' : 'clear',
+      sentence:
+        `${reading.label} has no keys after frame ${from}` +
+        (lack
+          ? `: ${subjectDoes(reading.subjectName, 'be')} up to ${amount(worst, reading.unit)} from the target's poses.`
+          : '.'),
+    });
+  }
   // In a recording a key that is not there is a pose that is not.
   for (const frame of areKeysFound ? [] : reading.missingFrames) {
+    if (left.includes(frame)) continue;
     // What the picture lacks by it, where the frame is read at all.
     const miss = poseMisses(read, [frame])[0]?.miss ?? 0;
     const name = eventAt(target, reading, frame);
