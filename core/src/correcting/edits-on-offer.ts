@@ -10,7 +10,7 @@ import { createSharedTime } from '../reading/shared-time.ts';
 import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
-import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
+import { added, addedAlone, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, placed, posed, sameFrames, sized, stoodRight } from './pose-edits.ts';
 import { broughtBack, guidedAsAsked, shownAsAsked } from './scene-edits.ts';
 import { beyondTaken, SETTINGS, settings } from './setting-edits.ts';
@@ -124,6 +124,7 @@ export function* editsOnOffer(
     const { pairs, missingFrames } = sides.track;
     for (const frame of missingFrames) yield* added(sides, [frame]);
     if (missingFrames.length > 1) yield* added(sides, missingFrames);
+    yield* addedAlone(sides);
     yield* beyondTaken(sides);
     yield* withoutSurplus(sides);
     for (const pair of pairs) yield* inTime(sides, all, pair);

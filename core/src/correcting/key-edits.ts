@@ -63,6 +63,23 @@ export function added(sides: Sides, missing: readonly number[]): EditOnOffer[] {
   ];
 }
 
+/** Keys of one coordinate alone that the take lacks where it has one of the other: each of them, and all together. */
+export function addedAlone(sides: Sides): EditOnOffer[] {
+  const { model, own, channelIds, track } = sides;
+  if (channelIds.length < 2) return [];
+  return channelIds.flatMap((id): EditOnOffer[] => {
+    const [asked, drawn] = [keysOf(model, id), keysOf(own, id)];
+    if (drawn.length === 0 || drawn.length >= asked.length) return [];
+    const lacking = track.pairs.flatMap(({ targetFrame, takeFrame }) =>
+      keyAt(asked, targetFrame) && !keyAt(drawn, takeFrame) ? [targetFrame] : [],
+    );
+    const alone = { ...sides, channelIds: [id] };
+    return [...lacking.map((frame) => [frame]), ...(lacking.length > 1 ? [lacking] : [])].flatMap((frames) =>
+      added(alone, frames),
+    );
+  });
+}
+
 /** The take's keys that stand for none of the target's, and are on the second of none. */
 function surplus({ model, own, time, track, channelIds }: Sides): number[] {
   const asked = new Set(channelIds.flatMap((id) => keysOf(model, id).map((key) => onGrain(time.toTake(key.frame)))));

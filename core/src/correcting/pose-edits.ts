@@ -109,7 +109,10 @@ export function placed(sides: Sides): EditOnOffer[] {
   ];
 }
 
-/** Moves made as large as the target's, or turned round, about where each begins. */
+/**
+ * Moves made as large as the target's, or turned round, about where each begins; what goes the other way from elsewhere
+ * is mirrored, and begins where the target does.
+ */
 export function sized(several: readonly Sides[]): EditOnOffer[] {
   let [along, length] = [0, 0];
   for (const { model, own, channelIds, track } of several)
@@ -128,22 +131,33 @@ export function sized(several: readonly Sides[]): EditOnOffer[] {
   const of = several.length > 1 ? 'of everything' : `of ${whose(several[0]!)}`;
   const percent = roundTo(Math.abs(factor) * 100, 0);
   const size = percent === 100 ? '' : ` ${percent} % as large`;
+  const starts = several.flatMap(({ model, own, channelIds, track }) =>
+    channelIds.flatMap((id) => {
+      const [asked, drawn] = [keysOf(model, id)[0], keysOf(own, id)[0]];
+      const isElsewhere = asked && drawn && Math.abs(asked.value - drawn.value) > SAME_PLACE * track.span;
+      return factor < 0 && isElsewhere ? [{ own, id, value: asked.value }] : [];
+    }),
+  );
+  const from = starts.length > 0 ? `, from ${starts.map(({ id, value }) => sayValue(id, value)).join(' and ')}` : '';
   return [
     {
       sentence:
-        factor < 0 ? `Turn the moves ${of} round${size && `, and make them${size}`}.` : `Make the moves ${of}${size}.`,
+        factor < 0
+          ? `Turn the moves ${of} round${from}${size && `, and make them${size}`}.`
+          : `Make the moves ${of}${size}.`,
       keys: 1,
       apply: (take) =>
         several.reduce(
           (motion, { own, channelIds }) =>
-            changeChannels(motion, own.id, channelIds, (keys) =>
-              keys.map((key) => ({
+            changeChannels(motion, own.id, channelIds, (keys, id) => {
+              const start = starts.find((other) => other.own === own && other.id === id)?.value ?? keys[0]?.value ?? 0;
+              return keys.map((key) => ({
                 ...key,
-                value: keys[0]!.value + (key.value - keys[0]!.value) * factor,
+                value: start + (key.value - keys[0]!.value) * factor,
                 in: { ...key.in, value: key.in.value * factor },
                 out: { ...key.out, value: key.out.value * factor },
-              })),
-            ),
+              }));
+            }),
           take,
         ),
     },

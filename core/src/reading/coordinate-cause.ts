@@ -139,7 +139,16 @@ function causeByKeys({ asked, drawn, extent }: Axis, time: SharedTime, { keyFram
 function causeByCourse(axis: Axis, motions: Motions, { keyFrames, least }: Allowed): OwnCause | null {
   if (shareOff(axis, motions, least) === 0) return null;
   const found = courseOf(axis, motions, least);
-  return found && causeOfPlaces(axis.asked, found.places, { size: found.size, keyFrames, isSampled: true });
+  const cause = found && causeOfPlaces(axis.asked, found.places, { size: found.size, keyFrames, isSampled: true });
+  return cause?.time && !movesFrom(axis, motions, cause.time.from) ? null : cause;
+}
+
+/** Whether a take's coordinate moves at all from a frame of the target on: if not, it has not come late, but never. */
+function movesFrom({ drawn, extent }: Axis, { target: { range }, time }: Motions, from: number): boolean {
+  const start = sampleChannel(drawn, time.toTake(from));
+  for (let frame = Math.ceil(from); frame <= range.last; frame++)
+    if (Math.abs(sampleChannel(drawn, time.toTake(frame)) - start) > ONE_POSE * extent) return true;
+  return false;
 }
 
 /** What puts the target's keys of a coordinate in these places, together; null where nothing does. */

@@ -54,6 +54,15 @@ describe.each([
     'Across: the pea goes the other way.',
     'Turn the moves of position x round.',
   ],
+  [
+    'mirrored',
+    scene(
+      sized(WAY, -1).map((key) => ({ ...key, value: key.value + 500 })),
+      HOPS,
+    ),
+    'Across: the pea goes the other way.',
+    'Turn the moves of position x round, from position x 100 px.',
+  ],
 ])('one coordinate %s', (_, take, sentence, edit) => {
   test('is one thing to say, however it is keyed, and explains all that is off', () => {
     const { findings, proposedGrade } = readTake(target, take);

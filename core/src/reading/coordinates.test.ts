@@ -87,3 +87,11 @@ test('all poses off by the same are told once, and moved at once', () => {
     'The pea is 60 px further right than the target, from frame 21 on.',
   );
 });
+
+test('a coordinate that does not do its last way has not come late, and that way is keyed by itself', () => {
+  const take = pea(WAY.slice(0, 2), HOPS);
+  for (const keying of ['as keyed', 'baked'])
+    expect(said(KEYINGS[keying]!(take, createDice(1)))[0]).toMatch(/^The pea is 12\d(\.\d)? px away .* at frame 33\.$/);
+  expect(said(take)).toHaveLength(1);
+  expect(leastEdits(target, take).edits.map(({ sentence }) => sentence)).toEqual(['Key position x 380 px on 33.']);
+});
