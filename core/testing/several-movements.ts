@@ -1,6 +1,6 @@
 import type { ChannelId, FindingKind, MotionDocument } from '../src/index.ts';
 import { createDice } from './dice.ts';
-import { sceneOf, soft, straight, subjectWith } from './worked-scenes.ts';
+import { held, sceneOf, soft, straight, subjectWith } from './worked-scenes.ts';
 
 /**
  * A cup of several movements, and a pan that follows it in one of them: what is wrong with all of the cup is one thing
@@ -59,12 +59,9 @@ const changed = (tracks: Tracks, change: Change): Tracks =>
     ]),
   );
 
-const motionOf = ({ cup, pan, last }: Scene, isEased = true): MotionDocument => {
+const motionOf = ({ cup, pan, last }: Scene, goes = soft): MotionDocument => {
   const subject = (name: string, tracks: Tracks) =>
-    subjectWith(
-      name,
-      Object.fromEntries(Object.entries(tracks).map(([id, keys]) => [id, (isEased ? soft : straight)(...keys)])),
-    );
+    subjectWith(name, Object.fromEntries(Object.entries(tracks).map(([id, keys]) => [id, goes(...keys)])));
   return sceneOf([subject('cup', cup), subject('pan', pan)], last);
 };
 
@@ -76,8 +73,8 @@ interface Wrong {
   change: (scene: Scene) => Change;
   /** It is so of the pan, too. */
   both?: boolean;
-  /** It goes evenly from key to key. */
-  even?: boolean;
+  /** How it goes from key to key, if not softly. */
+  goes?: typeof soft;
   /** It is of keys, and cannot be told of a recording. */
   ofKeys?: boolean;
 }
@@ -142,7 +139,13 @@ const WRONGS: Record<string, Wrong> = {
     kinds: ['start-not-slow'],
     change: () => (frame, value) => [frame, value],
     both: true,
-    even: true,
+    goes: straight,
+  },
+  'from pose to pose': {
+    kinds: ['held-not-moving'],
+    change: () => (frame, value) => [frame, value],
+    both: true,
+    goes: held,
   },
   'a pose left out': {
     kinds: ['key-missing'],
@@ -173,13 +176,13 @@ export function severalMoved(seed: number): SeveralMoved[] {
   const target = motionOf(scene);
   return [
     { name: `nothing, ${seed}`, target, take: target, kinds: [], ofKeys: false },
-    ...Object.entries(WRONGS).map(([name, { kinds, change, both, even: isEven, ofKeys = false }]) => {
+    ...Object.entries(WRONGS).map(([name, { kinds, change, both, goes, ofKeys = false }]) => {
       const by = change(scene);
       const pan = both ? changed(scene.pan, by) : scene.pan;
       return {
         name: `${name}, ${seed}`,
         target,
-        take: motionOf({ ...scene, cup: changed(scene.cup, by), pan }, !isEven),
+        take: motionOf({ ...scene, cup: changed(scene.cup, by), pan }, goes),
         kinds,
         ofKeys,
       };

@@ -38,6 +38,10 @@ export function sceneOf(subjects: Subject[], last = 25, more: Partial<MotionDocu
 export const straight = (...keys: [frame: number, value: number][]): Key[] =>
   keys.map(([frame, value]) => createKey(frame, value, { leave: 'linear' }));
 
+/** Held on each key, in jumps from one to the next. */
+export const held = (...keys: [frame: number, value: number][]): Key[] =>
+  keys.map(([frame, value]) => createKey(frame, value, { leave: 'step' }));
+
 /** Slow into and out of every key. */
 export const soft = (...keys: [frame: number, value: number][]): Key[] =>
   keys.map(([frame, value]) => createKey(frame, value, { link: 'flat' }));

@@ -1,7 +1,7 @@
 import { CHANNELS } from '../motion/document/channels.ts';
 import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
-import { waysUneased } from '../reading/checks/find-uneased.ts';
+import { waysInOneManner } from '../reading/checks/find-manner.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { LOOK_IDS } from '../reading/looks.ts';
 import { movementsName } from '../reading/said-once.ts';
@@ -106,7 +106,7 @@ export function* editsOnOffer(
   const uneven = reading.findings.filter(({ kind }) => FINDING_KINDS[kind] === 'spacing');
   const isThroughout = (finding: Finding): boolean =>
     finding.track === null ||
-    meant.some((sides) => isOf(finding, sides) && waysUneased(sides.track, finding).length > 0);
+    meant.some((sides) => isOf(finding, sides) && waysInOneManner(sides.track, finding).length > 0);
   if (uneven.length >= HABIT || uneven.some(isThroughout)) {
     if (meant.length > 1) yield* easedThroughout(meant, 'all');
     for (const finding of uneven.filter(({ subjectId, track }) => subjectId !== null && track === null)) {

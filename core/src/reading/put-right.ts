@@ -2,7 +2,7 @@ import { extentOf } from '../extent.ts';
 import { medianOf } from '../median.ts';
 import { trackEvents } from '../motion/sampling/track.ts';
 import { isAbout } from './checks/check.ts';
-import { waysUneased } from './checks/find-uneased.ts';
+import { waysInOneManner } from './checks/find-manner.ts';
 import { withoutRounds } from './laid-along.ts';
 import { isBeyond } from './off-beyond.ts';
 import { lateAt } from './part-paces.ts';
@@ -288,7 +288,7 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
     return reading.pairs.some(({ targetFrame }) => targetFrame === firstFrame)
       ? [...spacedLike(read, from, firstFrame), ...spacedLike(read, firstFrame, to)]
       : spacedLike(read, from, to);
-  const ways = waysUneased(reading, finding);
+  const ways = waysInOneManner(reading, finding);
   if (ways.length > 0) return ways.flatMap((way) => spacedLike(read, way.firstFrame, way.lastFrame));
   const group = FINDING_KINDS[kind];
   return group === 'spacing' || group === 'path' ? spacedLike(read, firstFrame, lastFrame) : null;

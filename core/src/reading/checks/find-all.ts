@@ -13,6 +13,7 @@ import { findEconomy } from './find-economy.ts';
 import { findLimbs } from './find-limbs.ts';
 import { findLooks } from './find-looks.ts';
 import { findLoop } from './find-loop.ts';
+import { findManner } from './find-manner.ts';
 import { findOnStage } from './find-on-stage.ts';
 import { findOverlap } from './find-overlap.ts';
 import { findPath } from './find-path.ts';
@@ -22,7 +23,6 @@ import { findStanding } from './find-standing.ts';
 import { findStrobing } from './find-strobing.ts';
 import { findTiming } from './find-timing.ts';
 import { findTurns } from './find-turns.ts';
-import { findUneased } from './find-uneased.ts';
 import { findVolume } from './find-volume.ts';
 import { findWhole } from './find-whole.ts';
 
@@ -101,7 +101,7 @@ export function findAll(read: BothRead, settings: readonly Finding[]): Finding[]
     ),
   );
   founds.push(
-    findUneased(
+    findManner(
       shaped,
       founds.flatMap(({ findings }) => findings),
     ),

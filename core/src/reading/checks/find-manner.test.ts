@@ -1,7 +1,6 @@
 import { expect, test } from 'vitest';
-import { sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
-import type { MotionDocument } from '../../index.ts';
-import { readTake } from '../read-take.ts';
+import { held, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
+import { leastEdits, type MotionDocument, readTake } from '../../index.ts';
 
 const WAY = [
   [1, 0],
@@ -36,6 +35,20 @@ test.each([
   ['the only movement of one', scene(soft, soft, straight), 'The pot is not eased: it goes'],
 ])('of what nothing is eased is said once: %s', (_, take, begins) => {
   expect(said(take)).toEqual([`${begins} evenly from key to key, where the target speeds up and slows down.`]);
+});
+
+test.each([
+  ['all', scene(held, held, held), 'Everything holds each pose and jumps to the next; the target moves all the way.'],
+  ['one', scene(held, held, soft), 'The lid holds each pose and jumps to the next; the target moves all the way.'],
+  [
+    'one movement',
+    scene(held, soft, soft),
+    'The lid holds each pose in position and jumps to the next; the target moves all the way.',
+  ],
+])('so is what goes from pose to pose in jumps: %s', (_, take, sentence) => {
+  expect(said(take)).toEqual([sentence]);
+  const { edits, left } = leastEdits({ motion: MODEL, tolerances: { keyFrames: 1, spacingPercent: 5 } }, take);
+  expect([edits.length, left]).toEqual([1, []]);
 });
 
 test('what is eased in part, and what ought not to be, is told way by way, or not at all', () => {
