@@ -111,7 +111,7 @@ export function* editsOnOffer(
     if (meant.length > 1) yield* easedThroughout(meant, 'all');
     for (const finding of uneven.filter(({ subjectId, track }) => subjectId !== null && track === null)) {
       const own = meant.filter((sides) => isOf(finding, sides));
-      yield* easedThroughout(own, theSubject(own[0]!.model.name));
+      if (own.length > 0) yield* easedThroughout(own, theSubject(own[0]!.model.name));
     }
     for (const sides of meant) yield* easedThroughout([sides], whose(sides));
   }

@@ -131,11 +131,12 @@ export function sized(several: readonly Sides[]): EditOnOffer[] {
   const of = several.length > 1 ? 'of everything' : `of ${whose(several[0]!)}`;
   const percent = roundTo(Math.abs(factor) * 100, 0);
   const size = percent === 100 ? '' : ` ${percent} % as large`;
-  const starts = several.flatMap(({ model, own, channelIds, track }) =>
+  // Of several it is not said where each begins.
+  const starts = (factor < 0 && several.length === 1 ? several : []).flatMap(({ model, own, channelIds, track }) =>
     channelIds.flatMap((id) => {
       const [asked, drawn] = [keysOf(model, id)[0], keysOf(own, id)[0]];
       const isElsewhere = asked && drawn && Math.abs(asked.value - drawn.value) > SAME_PLACE * track.span;
-      return factor < 0 && isElsewhere ? [{ own, id, value: asked.value }] : [];
+      return isElsewhere ? [{ id, value: asked.value }] : [];
     }),
   );
   const from = starts.length > 0 ? `, from ${starts.map(({ id, value }) => sayValue(id, value)).join(' and ')}` : '';
@@ -150,7 +151,7 @@ export function sized(several: readonly Sides[]): EditOnOffer[] {
         several.reduce(
           (motion, { own, channelIds }) =>
             changeChannels(motion, own.id, channelIds, (keys, id) => {
-              const start = starts.find((other) => other.own === own && other.id === id)?.value ?? keys[0]?.value ?? 0;
+              const start = starts.find((other) => other.id === id)?.value ?? keys[0]?.value ?? 0;
               return keys.map((key) => ({
                 ...key,
                 value: start + (key.value - keys[0]!.value) * factor,

@@ -33,7 +33,7 @@ interface Manner {
   /** Whether that is not how the target goes it. */
   isOff: (target: SegmentEase) => boolean;
   /** What it looks like where ways are looked at one by one. */
-  signs: ReadonlySet<FindingKind>;
+  isSign: (finding: Finding) => boolean;
   say: (whose: Whose) => string;
   /** What is told of the ways that are off, beside that they are. */
   tell: (
@@ -42,10 +42,12 @@ interface Manner {
   ) => Pick<Finding, 'kind' | 'measured' | 'expected' | 'tolerance' | 'unit'>;
 }
 
+const SIGNS_OF_EVEN: ReadonlySet<FindingKind> = new Set([...EASES, 'spacing-off', 'turn-sharp', 'arc-kinked']);
+
 const EVENLY: Manner = {
   isSo: (take) => take !== null && isEven(take),
   isOff: (target) => !isEven(target),
-  signs: new Set([...EASES, 'spacing-off', 'turn-sharp', 'arc-kinked']),
+  isSign: ({ kind }) => SIGNS_OF_EVEN.has(kind),
   say: ({ name, where }) =>
     `${name === null ? 'nothing is eased: all goes' : `${theSubject(name)} is not eased${where}: it goes`} ` +
     'evenly from key to key, where the target speeds up and slows down.',
@@ -67,7 +69,8 @@ const EVENLY: Manner = {
 const IN_JUMPS: Manner = {
   isSo: (take) => take === null,
   isOff: () => true,
-  signs: new Set(['held-not-moving']),
+  // A pause on a key is told in frames.
+  isSign: ({ kind, unit }) => kind === 'held-not-moving' && unit === '%',
   say: ({ name, where }) =>
     `${name === null ? 'everything holds' : subjectDoes(name, 'hold')} each pose${where} and jumps to the next; ` +
     'the target moves all the way.',
@@ -76,7 +79,7 @@ const IN_JUMPS: Manner = {
     measured: Math.max(...signs.map(({ measured }) => measured)),
     expected: 0,
     tolerance: signs[0]!.tolerance,
-    unit: signs[0]!.unit,
+    unit: '%',
   }),
 };
 
@@ -157,7 +160,7 @@ function wholeOf(
 /** Where all of a take, a subject or a movement goes in one manner, and the target does not; `others` may be signs. */
 export function findManner({ tracks }: Pick<BothRead, 'tracks'>, others: readonly Finding[]): Found {
   const wholes = MANNERS.flatMap((manner) => {
-    const signs = others.filter(({ kind }) => manner.signs.has(kind));
+    const signs = others.filter(manner.isSign);
     const off = tracks.filter(({ reading }) => reading.segments.some(({ target }) => target && manner.isOff(target)));
     return off.length > 0 && signs.length >= LEAST_SIGNS ? mannerOf(off, { manner, all: tracks, signs }) : [];
   });

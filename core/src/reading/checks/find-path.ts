@@ -35,8 +35,8 @@ export function findPath({ target, tracks }: BothRead): Found {
     const strayed = read.paths.filter(
       (path) =>
         moves(read, path.firstFrame, path.lastFrame) &&
-        !isOfMissing(read, path) &&
-        severityOf((path.worst / reading.span) * 100, allowed(read, path, tolerance)),
+        severityOf((path.worst / reading.span) * 100, allowed(read, path, tolerance)) &&
+        !isOfMissing(read, path),
     );
     for (const { firstFrame, lastFrame, worst, worstFrame } of strayed) {
       const percent = (worst / reading.span) * 100;
