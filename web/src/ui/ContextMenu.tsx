@@ -1,6 +1,7 @@
 import { clsx } from 'clsx';
 import { ContextMenu as Primitive } from 'radix-ui';
 import { Fragment, type MouseEvent, type ReactElement, useState } from 'react';
+import { leaveFocusToOpenMenu } from './leave-focus.ts';
 import type { Offered } from './offered.ts';
 
 /** Actions that belong together, under a heading. */
@@ -35,6 +36,7 @@ export function ContextMenu({ offersAt, children }: ContextMenuProps) {
       <Primitive.Portal>
         <Primitive.Content
           collisionPadding={8}
+          onCloseAutoFocus={leaveFocusToOpenMenu}
           className={clsx(
             'z-40 max-h-[80vh] min-w-48 overflow-y-auto rounded-lg border border-rule bg-page p-1 text-sm',
             'shadow-2xl',

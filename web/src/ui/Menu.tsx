@@ -1,6 +1,7 @@
 import { clsx } from 'clsx';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactElement, type ReactNode, useRef } from 'react';
+import { leaveFocusToOpenMenu } from './leave-focus.ts';
 import { elementsOf, textOf, useOffer } from './offered.ts';
 
 interface MenuProps {
@@ -35,6 +36,7 @@ export function Menu({ trigger, children }: MenuProps) {
           sideOffset={4}
           collisionPadding={8}
           onCloseAutoFocus={(event) => {
+            leaveFocusToOpenMenu(event);
             if (isClicked.current) event.preventDefault();
           }}
           className="z-40 min-w-52 rounded-lg border border-rule bg-page p-1 text-sm shadow-2xl"

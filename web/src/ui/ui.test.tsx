@@ -4,6 +4,7 @@ import { beforeEach, expect, test, vi } from 'vitest';
 import { z } from 'zod';
 import { Button, Toggle } from './Button.tsx';
 import { CommitInput } from './CommitInput.tsx';
+import { ContextMenu } from './ContextMenu.tsx';
 import { DecimalField } from './DecimalField.tsx';
 import { Messages } from './messages.tsx';
 import { sayUndoable } from './said.ts';
@@ -224,4 +225,32 @@ test('headings stand over the first row of each group', () => {
   const rows = ['jar', 'pot', 'pan'];
   render(<Table columns={columns} rows={rows} headingOver={(row) => (row === 'pot' ? <b>On the hob</b> : null)} />);
   expect(screen.getAllByRole('row').map((row) => row.textContent)).toEqual(['Lid', 'jar', 'On the hob', 'pot', 'pan']);
+});
+
+test('a menu that is opened as another one closes stays open: what had the focus before does not take it', () => {
+  vi.useFakeTimers();
+  try {
+    const run = vi.fn();
+    render(
+      <ContextMenu offersAt={() => [{ heading: 'Ease', offers: [{ label: 'straight', run }] }]}>
+        <button>Key</button>
+      </ContextMenu>,
+    );
+    const key = screen.getByRole('button', { name: 'Key' });
+    key.focus();
+    fireEvent.contextMenu(key);
+    act(() => void vi.advanceTimersByTime(500));
+    fireEvent.click(screen.getByRole('menuitem', { name: 'straight' }));
+    expect(run).toHaveBeenCalledOnce();
+    expect(screen.queryByRole('menu')).toBeNull();
+    key.focus();
+    fireEvent.contextMenu(key);
+    act(() => void vi.advanceTimersByTime(500));
+    fireEvent.click(screen.getByRole('menuitem', { name: 'straight' }));
+    expect(run).toHaveBeenCalledTimes(2);
+    act(() => void vi.advanceTimersByTime(500));
+    expect(document.activeElement).toBe(key);
+  } finally {
+    vi.useRealTimers();
+  }
 });
