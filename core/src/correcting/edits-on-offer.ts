@@ -11,7 +11,7 @@ import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, addedAlone, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
-import { asTheTargets, placed, posed, sameFrames, sized, stoodRight } from './pose-edits.ts';
+import { asTheTargets, placed, placedTogether, posed, sameFrames, sized, stoodRight } from './pose-edits.ts';
 import { broughtBack, guidedAsAsked, shownAsAsked } from './scene-edits.ts';
 import { beyondTaken, SETTINGS, settings } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
@@ -101,6 +101,7 @@ export function* editsOnOffer(
   if (meant.length > 1) {
     for (const sides of meant) yield* inTempo([sides], ` of ${whose(sides)}`);
     yield* sized(meant);
+    yield* placedTogether(meant);
   }
   // What is off in so many ways is a habit.
   const uneven = reading.findings.filter(({ kind }) => FINDING_KINDS[kind] === 'spacing');

@@ -71,9 +71,14 @@ export function asTheTargets(sides: Sides, frame: number): EditOnOffer {
 /** What poses that are all off by the same may differ by, as a share of the span. */
 const SAME_PLACE = 0.02;
 
-/** All poses of a movement, or all from one on, moved by what they are off by. */
-export function placed(sides: Sides): EditOnOffer[] {
-  const { model, own, channelIds, track } = sides;
+/** By what the keys of one channel are off. */
+interface Off {
+  id: ChannelId;
+  by: number;
+}
+
+/** By what all poses of a movement, or all from one on, are off, if it is by the same; else null. */
+function offBy({ model, own, channelIds, track }: Sides): { k: number; from: number; moved: Off[] } | null {
   const off = track.pairs.map(({ targetFrame, takeFrame }) =>
     channelIds.map((id) => {
       const [asked, drawn] = [keyAt(keysOf(model, id), targetFrame), keyAt(keysOf(own, id), takeFrame)];
@@ -82,29 +87,63 @@ export function placed(sides: Sides): EditOnOffer[] {
   );
   const least = SAME_PLACE * track.span;
   const k = off.findIndex((values) => values.some((value) => value !== null && Math.abs(value) > least));
-  if (k < 0 || off.length - k < 2) return [];
+  if (k < 0 || off.length - k < 2) return null;
   const moved = channelIds.flatMap((id, c) => {
     const own = off.slice(k).flatMap((values) => values[c] ?? []);
     return own.length > 0 ? [{ id, by: own[0]!, isOne: own.every((value) => Math.abs(value - own[0]!) <= least) }] : [];
   });
-  if (!moved.every(({ isOne }) => isOne)) return [];
-  const from = track.pairs[k]!.takeFrame;
-  const amounts = moved.flatMap(({ id, by }) => (by === 0 ? [] : [sayValue(id, by)]));
+  return moved.every(({ isOne }) => isOne) ? { k, from: track.pairs[k]!.takeFrame, moved } : null;
+}
+
+/** A take with the keys of some channels, from a frame on, moved by what they are off by. */
+const movedBy = (take: MotionDocument, { own }: Sides, moved: readonly Off[], from: number): MotionDocument =>
+  changeChannels(
+    take,
+    own.id,
+    moved.map(({ id }) => id),
+    (keys, id) => {
+      const { by } = moved.find((other) => other.id === id)!;
+      return keys.map((key) => (key.frame >= from - 1e-6 ? { ...key, value: key.value + by } : key));
+    },
+  );
+
+const said = (moved: readonly Off[]): string =>
+  moved.flatMap(({ id, by }) => (by === 0 ? [] : [sayValue(id, by)])).join(' and ');
+
+/** All poses of a movement, or all from one on, moved by what they are off by. */
+export function placed(sides: Sides): EditOnOffer[] {
+  const off = offBy(sides);
+  if (!off) return [];
+  const { k, from, moved } = off;
   const which = k === 0 ? 'all keys' : `the keys from ${roundTo(from, 2)} on`;
   return [
     {
-      sentence: `Add ${amounts.join(' and ')} to ${which} of ${whose(sides)}.`,
+      sentence: `Add ${said(moved)} to ${which} of ${whose(sides)}.`,
       keys: 1,
-      apply: (take) =>
-        changeChannels(
-          take,
-          own.id,
-          moved.map(({ id }) => id),
-          (keys, id) => {
-            const much = moved.find((other) => other.id === id)!.by;
-            return keys.map((key) => (key.frame >= from - 1e-6 ? { ...key, value: key.value + much } : key));
-          },
-        ),
+      apply: (take) => movedBy(take, sides, moved, from),
+    },
+  ];
+}
+
+/** All of a scene moved by what all of it is off by; what is off by nothing stays. */
+export function placedTogether(several: readonly Sides[]): EditOnOffer[] {
+  const all = several.flatMap((sides) => {
+    const off = offBy(sides);
+    return off?.k === 0 ? [{ sides, moved: off.moved.filter(({ by }) => by !== 0) }] : [];
+  });
+  const [one] = all;
+  const isSame = ({ sides, moved }: (typeof all)[number]): boolean =>
+    moved.length === one!.moved.length &&
+    moved.every(({ id, by }, c) => {
+      const first = one!.moved[c]!;
+      return id === first.id && Math.abs(by - first.by) <= SAME_PLACE * sides.track.span;
+    });
+  if (all.length < 2 || !all.every(isSame)) return [];
+  return [
+    {
+      sentence: `Add ${said(one!.moved)} to all keys of everything.`,
+      keys: 1,
+      apply: (take) => all.reduce((motion, { sides }) => movedBy(motion, sides, one!.moved, -Infinity), take),
     },
   ];
 }

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   CriterionId,
+  type Finding,
   FINDING_KINDS,
   type FindingKind,
   type NamedEvent,
@@ -67,24 +68,28 @@ export function digestOf(reading: Reading, events: readonly NamedEvent[] = []): 
     events.find(
       (event) => event.subjectId === subjectId && event.track === track && Math.abs(event.frame - frame) <= AT_EVENT,
     )?.name ?? null;
+  /** Where a fault lies that is of one moment, or of one pose while the target holds it. */
+  const momentOf = ({ kind, subjectId, track, firstFrame, lastFrame, expected }: Finding): number => {
+    if (ON_TIME.has(kind)) return expected;
+    if (firstFrame === lastFrame) return firstFrame;
+    const own = reading.tracks.find((one) => one.subjectId === subjectId && one.track === track);
+    const within = own?.segments.filter((way) => firstFrame <= way.firstFrame && way.lastFrame <= lastFrame) ?? [];
+    return within.length > 0 && within.every(({ target }) => target === null) ? firstFrame : NaN;
+  };
   return {
     grade: reading.proposedGrade,
     criteria: Object.fromEntries(reading.criteria.map(({ id, score }) => [id, toThousandth(score)])),
-    faults: reading.findings.map(({ kind, subjectId, track, firstFrame, lastFrame, ...finding }) => ({
-      kind,
-      subjectId,
-      track,
-      firstFrame,
-      lastFrame,
+    faults: reading.findings.map((finding) => ({
+      kind: finding.kind,
+      subjectId: finding.subjectId,
+      track: finding.track,
+      firstFrame: finding.firstFrame,
+      lastFrame: finding.lastFrame,
       off: toThousandth(finding.measured - finding.expected),
       unit: finding.unit,
       severity: finding.severity,
       mends: finding.mends ?? null,
-      event: eventAt(
-        subjectId,
-        track,
-        ON_TIME.has(kind) ? finding.expected : firstFrame === lastFrame ? firstFrame : NaN,
-      ),
+      event: eventAt(finding.subjectId, finding.track, momentOf(finding)),
     })),
     tracks: reading.tracks.map(({ subjectId, track, subjectName, label, pairs, missingFrames, spacing }) => ({
       subjectId,

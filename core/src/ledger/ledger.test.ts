@@ -95,6 +95,22 @@ test('a digest says of a reading what is off where, and at which named event', (
     event: 'contact',
   });
   expect(digestOf(reading).faults.every(({ event }) => event === null)).toBe(true);
+  // A pose that is held is off at the event it begins with.
+  const held = (value: number) => {
+    const motion = structuredClone(model);
+    motion.subjects[0]!.channels.find(({ id }) => id === 'position.x')!.keys = [
+      createKey(1, 100),
+      createKey(13, value),
+      createKey(25, value),
+      createKey(37, 200),
+      createKey(49, 100),
+    ];
+    return motion;
+  };
+  const short = readTake({ motion: held(500), tolerances: USUAL_TOLERANCES }, held(400));
+  expect(digestOf(short, [{ subjectId: 'lid', track, frame: 13, name: 'contact' }]).faults).toMatchObject([
+    { kind: 'pose-off', firstFrame: 13, lastFrame: 25, event: 'contact' },
+  ]);
   // What a class needs of it is a small part of it.
   expect(JSON.stringify(digest).length).toBeLessThan(JSON.stringify(reading).length / 2);
 });

@@ -45,37 +45,32 @@ export interface Drawn {
 /** A computed handle looks so many keys to either side. */
 const LOOKS = 2;
 
-/**
- * The values of a channel on some of the frames, in order, each given on until one is not wanted any more: as
- * `sampleChannel` has them, but without looking up each by itself.
- */
-function eachValue(
-  channel: Channel,
-  frames: readonly number[],
-  [from, to]: readonly [from: number, to: number],
-  isWanted: (value: number, i: number) => boolean,
-): void {
-  const { keys } = channel;
+/** The values of a channel on some of the frames, in order: as `sampleChannel` has them, but not each by itself. */
+type Sampler = (frame: number) => number;
+
+function createSampler(channel: Channel, keys: readonly Key[]): Sampler {
   const isPlain = !channel.before && !channel.after && !channel.wobble && keys.length > 0;
+  if (!isPlain) {
+    const own = { ...channel, keys: keys as Key[] };
+    return (frame) => sampleChannel(own, frame);
+  }
+  const last = keys.length - 1;
   let segment = -1;
+  let next = keys[0]!.frame;
   let sampler: SegmentSampler | null = null;
-  for (let i = from; i < to; i++) {
-    const frame = frames[i]!;
-    if (!isPlain) {
-      if (!isWanted(sampleChannel(channel, frame), i)) return;
-      continue;
-    }
-    while (segment + 1 < keys.length && keys[segment + 1]!.frame <= frame) {
+  return (frame) => {
+    while (next <= frame) {
       segment += 1;
       sampler = null;
+      next = segment < last ? keys[segment + 1]!.frame : Infinity;
     }
-    const isInside = segment >= 0 && segment + 1 < keys.length;
-    if (isInside) sampler ??= createSegmentSampler(keys, segment);
-    if (!isWanted(isInside ? sampler!(frame) : keys[Math.max(0, segment)]!.value, i)) return;
-  }
+    if (segment < 0 || segment >= last) return keys[Math.max(0, segment)]!.value;
+    sampler ??= createSegmentSampler(keys, segment);
+    return sampler(frame);
+  };
 }
 
-function rowOf(channel: Channel, frames: readonly number[], values: readonly number[]): Row {
+function rowOf(channel: Channel, keys: readonly Key[], frames: readonly number[], values: readonly number[]): Row {
   const count = frames.length;
   const row: Row = {
     off: new Float64Array(count),
@@ -83,19 +78,19 @@ function rowOf(channel: Channel, frames: readonly number[], values: readonly num
     worstBefore: new Float64Array(count + 1),
     worstFrom: new Float64Array(count + 1),
   };
-  eachValue(channel, frames, [0, count], (value, i) => {
-    const off = value - values[i]!;
+  const valueAt = createSampler(channel, keys);
+  for (let i = 0; i < count; i++) {
+    const off = valueAt(frames[i]!) - values[i]!;
     row.off[i] = off;
     row.sums[i + 1] = row.sums[i]! + off * off;
     row.worstBefore[i + 1] = Math.max(row.worstBefore[i]!, Math.abs(off));
-    return true;
-  });
+  }
   for (let i = count - 1; i >= 0; i--) row.worstFrom[i] = Math.max(row.worstFrom[i + 1]!, Math.abs(row.off[i]!));
   return row;
 }
 
 export function drawnBy({ asked, frames, values, effort }: Recording, keys: Keys): Drawn {
-  const rows = asked.map((channel, c) => rowOf({ ...channel, keys: keys[c]! }, frames[c]!, values[c]!));
+  const rows = asked.map((channel, c) => rowOf(channel, keys[c]!, frames[c]!, values[c]!));
   effort.left -= rows.reduce((all, { off }) => all + off.length, 0);
   const sum = rows.reduce((all, { sums }) => all + sums.at(-1)!, 0);
   const worst = Math.max(...rows.map(({ worstFrom }) => worstFrom[0]!));
@@ -118,25 +113,25 @@ export function valueNear({ frames, values }: Recording, c: number, frame: numbe
   return values[c]![Math.min(values[c]!.length - 1, indexFrom(frames[c]!, frame))]!;
 }
 
-/** From which sample to which a channel may be drawn otherwise by other keys; null where they are the same. */
-function otherwiseFrom(
-  channel: Channel,
-  frames: readonly number[],
-  one: readonly Key[],
-  other: readonly Key[],
-): [from: number, to: number] | null {
-  if (one === other) return null;
-  if (channel.before || channel.after) return [0, frames.length];
+/** From which sample to which a channel may be drawn otherwise by other keys; an empty part where they are the same. */
+interface Part {
+  from: number;
+  to: number;
+}
+
+function otherwiseIn(channel: Channel, frames: readonly number[], one: readonly Key[], other: readonly Key[]): Part {
+  if (one === other) return { from: frames.length, to: frames.length };
+  if (channel.before || channel.after) return { from: 0, to: frames.length };
   const least = Math.min(one.length, other.length);
   let [same, alike] = [0, 0];
   while (same < least && one[same] === other[same]) same++;
-  while (alike < least - same && one.at(-1 - alike) === other.at(-1 - alike)) alike++;
-  if (same === one.length && same === other.length) return null;
+  if (same === one.length && same === other.length) return { from: frames.length, to: frames.length };
+  while (alike < least - same && one[one.length - 1 - alike] === other[other.length - 1 - alike]) alike++;
   const [before, after] = [same - LOOKS, one.length - alike + LOOKS - 1];
-  return [
-    before < 0 ? 0 : indexFrom(frames, one[before]!.frame),
-    after >= one.length ? frames.length : indexFrom(frames, one[after]!.frame),
-  ];
+  return {
+    from: before < 0 ? 0 : indexFrom(frames, one[before]!.frame),
+    to: after >= one.length ? frames.length : indexFrom(frames, one[after]!.frame),
+  };
 }
 
 /** How far other keys are from a recording; null where it is more than `most`, as a root of the mean square. */
@@ -145,27 +140,27 @@ export function missOf(recording: Recording, beside: Drawn, keys: Keys, most: nu
   const count = frames[0]!.length;
   const limit = most * most * count;
   let [sum, worst] = [0, 0];
-  const parts: { c: number; from: number; to: number }[] = [];
+  const parts: Part[] = [];
   for (let c = 0; c < asked.length; c++) {
-    const part = otherwiseFrom(asked[c]!, frames[c]!, beside.keys[c]!, keys[c]!);
+    const part = otherwiseIn(asked[c]!, frames[c]!, beside.keys[c]!, keys[c]!);
     const { sums, worstBefore, worstFrom } = beside.rows[c]!;
-    const end = frames[c]!.length;
-    const [from, to] = part ?? [end, end];
-    sum += sums[from]! + sums[end]! - sums[to]!;
-    worst = Math.max(worst, worstBefore[from]!, worstFrom[to]!);
-    if (part) parts.push({ c, from, to });
+    sum += sums[part.from]! + sums[frames[c]!.length]! - sums[part.to]!;
+    worst = Math.max(worst, worstBefore[part.from]!, worstFrom[part.to]!);
+    parts.push(part);
   }
-  for (const { c, from, to } of parts) {
-    const drawn = values[c]!;
-    effort.left -= 1;
-    eachValue({ ...asked[c]!, keys: keys[c]! }, frames[c]!, [from, to], (value, i) => {
-      const off = value - drawn[i]!;
+  // Mostly what stays as it was leaves too much by itself.
+  for (let c = 0; c < asked.length && sum <= limit; c++) {
+    const { from, to } = parts[c]!;
+    if (from >= to) continue;
+    const [on, drawn] = [frames[c]!, values[c]!];
+    const valueAt = createSampler(asked[c]!, keys[c]!);
+    let i = from;
+    for (; i < to && sum <= limit; i++) {
+      const off = valueAt(on[i]!) - drawn[i]!;
       sum += off * off;
-      effort.left -= 1;
       worst = Math.max(worst, Math.abs(off));
-      return sum <= limit;
-    });
-    if (!(sum <= limit)) return null;
+    }
+    effort.left -= 1 + i - from;
   }
   return sum <= limit ? { usual: Math.sqrt(sum / count), worst } : null;
 }
@@ -189,16 +184,15 @@ export function bestPosed(
   const there = posedBy(keys, weights, step);
   let [along, size] = [0, 0];
   for (let c = 0; c < asked.length; c++) {
-    const part = otherwiseFrom(asked[c]!, frames[c]!, keys[c]!, there[c]!);
-    if (!part) continue;
+    const { from, to } = otherwiseIn(asked[c]!, frames[c]!, keys[c]!, there[c]!);
     const { off } = rows[c]!;
-    eachValue({ ...asked[c]!, keys: there[c]! }, frames[c]!, part, (value, i) => {
-      const change = (value - values[c]![i]! - off[i]!) / step;
+    const valueAt = createSampler(asked[c]!, there[c]!);
+    for (let i = from; i < to; i++) {
+      const change = (valueAt(frames[c]![i]!) - values[c]![i]! - off[i]!) / step;
       along -= change * off[i]!;
       size += change * change;
-      return true;
-    });
-    effort.left -= part[1] - part[0];
+    }
+    effort.left -= Math.max(0, to - from);
   }
   return size > 0 ? posedBy(keys, weights, along / size) : keys;
 }

@@ -113,3 +113,10 @@ test('the least edits reach the target, with keys on the last drawings of holds 
     expect(edits).toHaveLength(1);
   }
 });
+
+test('a key on the asked frame in the pose before is a wrong pose, and no key that lacks', () => {
+  const model = [soft(8, 300), soft(12, 280), soft(24, 560), soft(30, 520)];
+  expect(said(model, model.with(3, soft(30, 560)))).toEqual([
+    "The drawer is 40 px away from the target's pose at frame 30.",
+  ]);
+});

@@ -60,13 +60,16 @@ function surplusOf([own, other]: StandPair, [keys, others]: Keys, toOther: (fram
 
 /** Keys so near in frames, and so near in value as a share of how far a channel goes, are the same. */
 const SAME_KEY = { frames: 1, share: 0.05 };
+/** One this near in frames is the same in whatever pose. */
+const ON_IT = 0.5;
 
 /** Whether a key that stands is one of some of the counterpart's. */
 function isOneOf(places: readonly number[], { frame, value }: Key, others: readonly Key[]): boolean {
   const most = SAME_KEY.share * extentOfKeys(others);
   return places.some((k) => {
     const other = others[k]!;
-    return Math.abs(other.frame - frame) <= SAME_KEY.frames && Math.abs(other.value - value) <= most;
+    const apart = Math.abs(other.frame - frame);
+    return apart <= ON_IT || (apart <= SAME_KEY.frames && Math.abs(other.value - value) <= most);
   });
 }
 

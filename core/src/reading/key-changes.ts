@@ -32,19 +32,28 @@ const EASES: readonly Leave[] = ['linear', 'step', ...EASE_NAMES];
 const onQuarters = (frame: number): number => Math.round(frame * GRAIN) / GRAIN;
 
 /** Whether keys are in order, and no two of a channel nearer to each other than that. */
-export const areApart = (keys: Keys, least: number): boolean =>
-  keys.every((own) => own.every((key, i) => i === 0 || key.frame - own[i - 1]!.frame >= least - 1e-9));
+export function areApart(keys: Keys, least: number): boolean {
+  for (const own of keys)
+    for (let i = 1; i < own.length; i++) if (!(own[i]!.frame - own[i - 1]!.frame >= least - 1e-9)) return false;
+  return true;
+}
 
 /** The frames that have a key, in order. */
 export const framesOf = (keys: Keys): number[] =>
   [...new Set(keys.flatMap((own) => own.map(({ frame }) => frame)))].sort((a, b) => a - b);
 
-/** Keys from one frame to another later. */
+/** Keys from one frame to another later. They are in order. */
 export function later(keys: Keys, from: number, to: number, by: number): Keys {
-  const isOf = ({ frame }: Key): boolean => frame >= from && frame <= to;
-  return keys.map((own) =>
-    own.some(isOf) ? own.map((key) => (isOf(key) ? { ...key, frame: key.frame + by } : key)) : own,
-  );
+  return keys.map((own) => {
+    let start = 0;
+    while (start < own.length && own[start]!.frame < from) start++;
+    let end = start;
+    while (end < own.length && own[end]!.frame <= to) end++;
+    if (start === end) return own;
+    const moved = own.slice();
+    for (let i = start; i < end; i++) moved[i] = { ...own[i]!, frame: own[i]!.frame + by };
+    return moved;
+  });
 }
 
 /** Keys at another pace about a frame, and so much later. */

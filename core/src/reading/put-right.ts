@@ -134,10 +134,10 @@ function goneFrom({ reading, whole: { target, warped } }: ReadTrack, from: numbe
 }
 
 /**
- * The pose at one frame put right, and what is between it and the keys beside it along with it; or all from that frame
- * on moved by as much.
+ * The pose at one frame put right, held up to another, and what is between these and the keys beside them along with
+ * it; or, up to no other, all from that frame on moved by as much.
  */
-function posed(read: ReadTrack, frame: number, isAllAfter = false): Correction[] {
+function posed(read: ReadTrack, frame: number, lastFrame: number): Correction[] {
   const { target, take, warped } = read.whole;
   const known = [
     ...read.reading.pairs.map(({ targetFrame }) => targetFrame),
@@ -146,16 +146,17 @@ function posed(read: ReadTrack, frame: number, isAllAfter = false): Correction[]
     ),
   ];
   const before = extentOf(known.filter((other) => other < frame)).high;
-  const after = isAllAfter ? Infinity : extentOf(known.filter((other) => other > frame)).low;
+  const after = lastFrame === Infinity ? Infinity : extentOf(known.filter((other) => other > lastFrame)).low;
   const at = indexOf(read, frame);
+  const left = Number.isFinite(after) ? indexOf(read, lastFrame) : lastOf(read);
   // Where it is right up to there, as after a jump, it stays so.
   const start = at > 0 && isRightAt(read, read.reading.gap.firstFrame + at - 1) ? at : 0;
   const from = Number.isFinite(before) ? indexOf(read, before) : start;
   const to = Number.isFinite(after) ? indexOf(read, after) : lastOf(read);
-  const [coming, going] = [goneFrom(read, from, at), goneFrom(read, at, to)];
+  const [coming, going] = [goneFrom(read, from, at), goneFrom(read, left, to)];
   const shareAt = (i: number): number => {
     if (i <= at) return Number.isFinite(before) && at > from ? coming(i) : 1;
-    return Number.isFinite(after) ? 1 - going(i) : 1;
+    return i <= left ? 1 : 1 - going(i);
   };
   return [{ from, to, valueAt: (c, i) => take[c]![i]! - (warped[c]![at]! - target[c]![at]!) * shareAt(i) }];
 }
@@ -253,6 +254,8 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
     (finding.track === null && (finding.subjectId === null || finding.subjectId === reading.subjectId));
   if (!isOurs || !(reading.span > 0)) return null;
   const { kind, firstFrame, lastFrame, expected } = finding;
+  // All that is elsewhere by as much is so in what is measured like that.
+  if (kind === 'pose-off' && finding.track === null && ![reading.unit, '%'].includes(finding.unit)) return null;
   if (kind === 'track-never-keyed' || kind === 'subject-missing' || kind === 'track-extra') {
     const { whole, lone } = read;
     const isRight = (c: number): boolean => kind === 'subject-missing' || lone.length === 0 || lone.includes(c);
@@ -276,10 +279,12 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
   if (isBeyond(finding, reading) && kind !== 'key-missing')
     return goneOn(read, firstFrame > reading.pairs[0]!.targetFrame);
   if (kind === 'pose-off') {
-    if (firstFrame === lastFrame) return posed(read, firstFrame);
-    return firstFrame > reading.pairs[0]!.targetFrame ? posed(read, firstFrame, true) : sizedLike(read);
+    const [first, last] = [reading.pairs[0]!.targetFrame, reading.pairs.at(-1)!.targetFrame];
+    if (firstFrame === lastFrame || lastFrame < last) return posed(read, firstFrame, lastFrame);
+    return firstFrame > first ? posed(read, firstFrame, Infinity) : sizedLike(read);
   }
-  if (kind === 'key-missing') return putIn(read, firstFrame);
+  // Of several at the beginning the last leads to what is there, and the others with it.
+  if (kind === 'key-missing') return putIn(read, besides(read, firstFrame).before ? firstFrame : lastFrame);
   if (kind === 'key-extra') return betweenRight(read, firstFrame);
   const { before, after } = besides(read, firstFrame);
   const [from, to] = [before?.targetFrame ?? firstFrame, after?.targetFrame ?? lastFrame];

@@ -31,8 +31,8 @@ interface Own {
 }
 
 /** Of a pose that is off, or poses not there, how far: each movement by its own measure; null of anything else. */
-function amountIn({ finding: { kind, firstFrame, lastFrame, sentence }, reading: { unit } }: Own): string | null {
-  const isOfPose = kind === 'key-missing' || (kind === 'pose-off' && firstFrame === lastFrame);
+function amountIn({ finding: { kind, sentence }, reading: { unit } }: Own): string | null {
+  const isOfPose = kind === 'key-missing' || kind === 'pose-off';
   return (isOfPose && new RegExp(`\\d[\\d.]*\\s?${unit}`).exec(sentence)?.[0]) || null;
 }
 

@@ -226,7 +226,7 @@ export const Criterion = z.object({
 export type Criterion = z.infer<typeof Criterion>;
 
 /** Rises when a reading comes to hold more; an older one is made anew from its target and its take. */
-export const READING_VERSION = 24;
+export const READING_VERSION = 25;
 
 /** The computed comparison of a take with its target. */
 export const Reading = z.object({

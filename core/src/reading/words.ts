@@ -83,13 +83,17 @@ const NO_WAY = 0.02;
 /** Whether what is of such a size does not move at all. */
 export const standsAt = (size: number): boolean => Math.abs(size) < NO_WAY;
 
+/** A subject, or, without a name, everything doing something: `everything goes`. */
+export const whoDoes = (name: string | null, verb: string): string =>
+  name === null ? `everything ${thirdPerson(verb)}` : subjectDoes(name, verb);
+
 /**
  * `The cart goes 60 % of the way, throughout`; `The cart goes the other way, 60 % as far`; but at some. `The cart stays
  * unchanged, throughout`. `inTrack` says of which movement, where that is to be said.
  */
-export function sizeInWords(name: string, inTrack: string, size: number, but: readonly number[]): string {
-  if (standsAt(size)) return capital(`${subjectDoes(name, 'stay')} unchanged${inTrack}, throughout.`);
-  const goes = subjectDoes(name, 'go');
+export function sizeInWords(name: string | null, inTrack: string, size: number, but: readonly number[]): string {
+  if (standsAt(size)) return capital(`${whoDoes(name, 'stay')} unchanged${inTrack}, throughout.`);
+  const goes = whoDoes(name, 'go');
   const percent = `${roundTo(Math.abs(size) * 100, 0)} %`;
   if (size >= 0) return capital(`${goes} ${percent} of the way${inTrack}, throughout${butAt(but)}.`);
   const asFar = Math.abs(size + 1) > SAME_SIZE ? `, ${percent} as far` : '';

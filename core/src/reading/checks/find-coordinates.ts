@@ -228,8 +228,10 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
   const posed = findPoses(read, tolerances, target.events)
     .filter(({ firstFrame }) => moved.has(firstFrame))
     .map((finding): OwnFinding => {
-      const k = pairs.findIndex(({ targetFrame }) => targetFrame === finding.firstFrame);
-      return { finding: said(finding), miss: Infinity, ...between(k, k), strays: [] };
+      const [from, to] = [finding.firstFrame, finding.lastFrame].map((frame) =>
+        pairs.findIndex(({ targetFrame }) => targetFrame === frame),
+      ) as [number, number];
+      return { finding: said(finding), miss: Infinity, ...between(from, to), strays: [] };
     });
   return [...late, ...posed, ...uneven];
 }

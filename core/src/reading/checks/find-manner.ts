@@ -2,7 +2,7 @@ import { medianOf } from '../../median.ts';
 import { EASE_TOLERANCE, paceOf, PACES } from '../pace.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentEase, SegmentReading, TrackReading } from '../schema.ts';
-import { capital, subjectDoes, theSubject } from '../words.ts';
+import { capital, theSubject, whoDoes } from '../words.ts';
 import { type BothRead, type Found, isAbout, type Whole } from './check.ts';
 
 /**
@@ -72,8 +72,7 @@ const IN_JUMPS: Manner = {
   // A pause on a key is told in frames.
   isSign: ({ kind, unit }) => kind === 'held-not-moving' && unit === '%',
   say: ({ name, where }) =>
-    `${name === null ? 'everything holds' : subjectDoes(name, 'hold')} each pose${where} and jumps to the next; ` +
-    'the target moves all the way.',
+    `${whoDoes(name, 'hold')} each pose${where} and jumps to the next; ` + 'the target moves all the way.',
   tell: (_, signs) => ({
     kind: 'held-not-moving',
     measured: Math.max(...signs.map(({ measured }) => measured)),

@@ -94,3 +94,24 @@ test('a pose is off by its distance; a hold that moves and a way that is held ar
   ).toEqual(['pose-off']);
   expect(kinds(smooth, [createKey(1, 0, { leave: 'step' }), createKey(25, 600)])).toEqual(['held-not-moving']);
 });
+
+test('a pose that is held is one thing to say, from where it is held to where it is left', () => {
+  const lamp = (held: number, left = held): Key[] => soft([1, 0], [9, held], [17, left], [25, 200], [33, 0]);
+  const [model, off] = [lamp(600), lamp(500)];
+  expect(found(glass(model), glass(off), KINDS)).toMatchObject([
+    {
+      kind: 'pose-off',
+      firstFrame: 9,
+      lastFrame: 17,
+      measured: 100,
+      mends: 1,
+      sentence: "The glass is 100 px away from the target's pose from frame 9 to 17.",
+    },
+  ]);
+  // What is off only where it is left is that pose alone.
+  expect(found(glass(model), glass(lamp(600, 500)), ['pose-off'])).toMatchObject([{ firstFrame: 17, lastFrame: 17 }]);
+  const events = [{ subjectId: 'glass', track: 'position', frame: 9, name: 'look' }];
+  expect(found(glass(model), glass(off), KINDS, { events })).toMatchObject([
+    { sentence: "The glass is 100 px away from the target's pose at the look, from frame 9 to 17." },
+  ]);
+});

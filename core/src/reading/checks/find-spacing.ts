@@ -3,7 +3,7 @@ import { withoutRounds } from '../laid-along.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE } from '../pace.ts';
 import { toldPauses } from '../pauses.ts';
-import { askedFrames, cornerLoss, cornerPoseLoss, isRoundBehind, poseMisses } from '../poses.ts';
+import { askedFrames, cornerLoss, cornerPoseLoss, isRoundBehind, type PoseMiss, poseMisses } from '../poses.ts';
 import { withPosesPutRight } from '../poses-put-right.ts';
 import { type ReadTrack, sampleOf } from '../read-track.ts';
 import type { Finding, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
@@ -82,19 +82,24 @@ export function findPoses(
     : reading.pairs.map((pair) => pair.targetFrame);
   const least = (tolerances.spacingPercent / 100) * reading.span;
   const misses = poseMisses(read, matched).filter(({ miss }) => miss > least);
-  return misses.flatMap(({ frame, miss }): Finding[] => {
+  const toleranceOf = (frame: number): number => {
     const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
-    const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
+    return ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
+  };
+  return heldAlike(read, misses).flatMap(({ frame, miss, lastFrame }): Finding[] => {
+    const tolerance = toleranceOf(frame);
     const severity = severityOf(miss, tolerance);
     if (!severity) return [];
     const name = eventAt({ events }, reading, frame);
     const at = `${name ? `the ${name}, ` : ''}frame ${frame}`;
+    const when =
+      lastFrame === frame ? `at ${at}` : `${name ? `at the ${name}, ` : ''}from frame ${frame} to ${lastFrame}`;
     return [
       {
         ...about(reading),
         kind: 'pose-off',
         firstFrame: frame,
-        lastFrame: frame,
+        lastFrame,
         measured: miss,
         expected: 0,
         tolerance,
@@ -103,11 +108,31 @@ export function findPoses(
         sentence: capital(
           roundsOff(read, frame, tolerance, at) ??
             `${subjectDoes(reading.subjectName, 'be')} ${amount(miss, reading.unit)} away from the ` +
-              `target's pose at ${at}.`,
+              `target's pose ${when}.`,
         ),
       },
     ];
   });
+}
+
+/** So much of the span a pose that is held may change by. */
+const HELD = 0.02;
+
+/** Poses that are off, one that both hold from key to key told once, up to the last of these keys. */
+function heldAlike({ reading }: ReadTrack, misses: readonly PoseMiss[]): (PoseMiss & { lastFrame: number })[] {
+  const all: (PoseMiss & { lastFrame: number })[] = [];
+  for (const pose of misses) {
+    const before = all.at(-1);
+    const hold = reading.segments.find(({ lastFrame }) => lastFrame === pose.frame);
+    const isHeld =
+      before?.lastFrame === hold?.firstFrame &&
+      hold?.target === null &&
+      hold.take === null &&
+      Math.abs(pose.miss - before!.miss) <= HELD * reading.span;
+    if (isHeld) before!.lastFrame = pose.frame;
+    else all.push({ ...pose, lastFrame: pose.frame });
+  }
+  return all;
 }
 
 /** In words that a take is in the target's pose at a frame, but whole rounds on or back; null where it is not. */

@@ -69,3 +69,16 @@ test('work that ends before several of the poses is not done, which is said once
   const goesOn = found(long, slide([5, 0], [13, 600], [45, 300]), KINDS);
   expect(goesOn.filter(({ sentence }) => sentence.includes('no keys after'))).toEqual([]);
 });
+
+test('work that begins after several of the poses lacks them, which is said once', () => {
+  const long = slide([5, 0], [13, 600], [21, 100], [29, 400], [41, 200]);
+  expect(found(long, slide([21, 100], [29, 400], [41, 200]), KINDS)).toMatchObject([
+    {
+      kind: 'key-missing',
+      firstFrame: 5,
+      lastFrame: 13,
+      expected: 2,
+      sentence: "Position has no keys before frame 21: the drawer is up to 500 px from the target's poses.",
+    },
+  ]);
+});

@@ -24,13 +24,30 @@ function happeningAt(reading: TrackReading, pair: KeyPair, name: string | null):
   return `${does('reach')} the extreme`;
 }
 
-/** The frames of the target's last keys, if a take ends before several of them: it is not done. */
-function notDone({ reading, isSampled, areKeysFound }: ReadTrack): number[] {
-  const last = reading.pairs.at(-1);
-  if (!last || isSampled || areKeysFound) return [];
-  if (reading.extraFrames.some((frame) => frame > last.takeFrame)) return [];
-  const after = reading.missingFrames.filter((frame) => frame > last.targetFrame);
-  return after.length > 1 ? after : [];
+/** Keys of the target that a take lacks in a row, before its first one or after its last. */
+interface LackingRow {
+  frames: number[];
+  where: string;
+}
+
+/** Where a take begins after several of the target's keys, or ends before several: it is not done there. */
+function notDone({ reading, isSampled, areKeysFound }: ReadTrack): LackingRow[] {
+  const { pairs, missingFrames, extraFrames } = reading;
+  const [first, last] = [pairs[0], pairs.at(-1)];
+  if (!first || !last || isSampled || areKeysFound) return [];
+  const sides = [
+    {
+      frames: missingFrames.filter((frame) => frame < first.targetFrame),
+      isKeyed: extraFrames.some((frame) => frame < first.takeFrame),
+      where: `before frame ${roundTo(first.takeFrame, 2)}`,
+    },
+    {
+      frames: missingFrames.filter((frame) => frame > last.targetFrame),
+      isKeyed: extraFrames.some((frame) => frame > last.takeFrame),
+      where: `after frame ${roundTo(last.takeFrame, 2)}`,
+    },
+  ];
+  return sides.filter(({ frames, isKeyed }) => frames.length > 1 && !isKeyed);
 }
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
@@ -78,22 +95,21 @@ export function findTiming(
       sentence: capital(`${happening} ${lateBy(pair.offsetFrames)}: frame ${landed} instead of ${pair.targetFrame}.`),
     });
   });
-  const left = notDone(read);
-  if (left.length > 0) {
-    const worst = Math.max(0, ...poseMisses(read, left).map(({ miss }) => miss));
+  const rows = notDone(read);
+  for (const { frames, where } of rows) {
+    const worst = Math.max(0, ...poseMisses(read, frames).map(({ miss }) => miss));
     const lack = severityOf(worst, (tolerances.spacingPercent / 100) * reading.span);
-    const from = roundTo(reading.pairs.at(-1)!.takeFrame, 2);
     findings.push({
       ...about,
       kind: 'key-missing',
-      firstFrame: left[0]!,
-      lastFrame: left.at(-1)!,
+      firstFrame: frames[0]!,
+      lastFrame: frames.at(-1)!,
       measured: 0,
-      expected: left.length,
+      expected: frames.length,
       unit: 'keys',
       severity: lack === 'strong' ? 'strong' : 'clear',
       sentence:
-        `${reading.label} has no keys after frame ${from}` +
+        `${reading.label} has no keys ${where}` +
         (lack
           ? `: ${subjectDoes(reading.subjectName, 'be')} up to ${amount(worst, reading.unit)} from the target's poses.`
           : '.'),
@@ -101,7 +117,7 @@ export function findTiming(
   }
   // In a recording a key that is not there is a pose that is not.
   for (const frame of areKeysFound ? [] : reading.missingFrames) {
-    if (left.includes(frame)) continue;
+    if (rows.some(({ frames }) => frames.includes(frame))) continue;
     // What the picture lacks by it, where the frame is read at all.
     const miss = poseMisses(read, [frame])[0]?.miss ?? 0;
     const name = eventAt(target, reading, frame);

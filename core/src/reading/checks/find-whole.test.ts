@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
-import { bakeKeys, type Finding, type Key, type MotionDocument, readTake } from '../../index.ts';
+import { bakeKeys, type Finding, type Key, leastEdits, type MotionDocument, readTake } from '../../index.ts';
 
 const KEYS: [number, number][] = [
   [3, 0],
@@ -255,4 +255,68 @@ test('squashes of two frames at another pace are that, though each lies where an
       squashed((frame) => frame),
     ).map((finding) => finding.sentence),
   ).toEqual(['It runs at 140 % of the speed: 22.75 frames where the target takes 32.']);
+});
+
+const kitchen = (by = { right: 0, size: 1 }, isJarMoved = true): MotionDocument => {
+  const from = (frame: number, start: number, way: number): [number, number] => [frame, start + way * by.size];
+  const along = (start: number, ...ways: [frame: number, way: number][]): Key[] =>
+    soft(...ways.map(([frame, way]) => from(frame, start, way)));
+  const jar = soft([1, 100 + (isJarMoved ? by.right : 0)]);
+  return sceneOf(
+    [
+      subjectWith('cup', {
+        'position.x': along(100 + by.right, [1, 0], [12, 280], [24, 120]),
+        'position.y': along(100, [1, 0], [12, 80], [24, 120]),
+      }),
+      subjectWith('pan', {
+        'position.x': along(600 + by.right, [4, 0], [16, 40], [30, -60]),
+        rotation: along(0, [4, 0], [16, 40], [30, 0]),
+      }),
+      // It is carried by the pan, and goes where that goes.
+      subjectWith('lid', { 'position.y': along(0, [6, 0], [14, -40], [20, 0]) }, { parentId: 'pan' }),
+      subjectWith('jar', { 'position.x': jar }),
+    ],
+    36,
+  );
+};
+
+test('what all of a scene is off by alike is said once, and put right in one edit', () => {
+  const target = kitchen();
+  const everything: [MotionDocument, string, RegExp][] = [
+    [
+      kitchen({ right: 60, size: 1 }),
+      'Everything is 60 px further right than the target, throughout.',
+      /^Add position x −60 px to all keys of everything/,
+    ],
+    [
+      kitchen({ right: 0, size: 0.6 }),
+      'Everything goes 60 % of the way, throughout.',
+      /^Make the moves of everything 167 % as large/,
+    ],
+  ];
+  for (const [take, sentence, edit] of everything) {
+    expect(said(take, target)).toMatchObject([{ kind: 'pose-off', subjectId: null, track: null, sentence, mends: 1 }]);
+    const { edits, left } = leastEdits({ motion: target, tolerances: { keyFrames: 1, spacingPercent: 5 } }, take);
+    expect(edits[0]!.sentence).toMatch(edit);
+    expect(left).toEqual([]);
+  }
+  // What stands where it ought to is not everything.
+  expect(said(kitchen({ right: 60, size: 1 }, false), target).map(({ sentence }) => sentence)).toEqual([
+    expect.stringMatching(/^Position: the pan is 60 px further right than the target, throughout/),
+    'The cup is 60 px further right than the target, throughout.',
+  ]);
+});
+
+test('what is of another size and begins elsewhere is both', () => {
+  const cup = (start: number, size: number): MotionDocument =>
+    sceneOf([
+      subjectWith('cup', { 'position.x': soft(...KEYS.map(([f, v]): [number, number] => [f, start + v * size])) }),
+    ]);
+  const [model, take] = [cup(100, 1), cup(160, 0.6)];
+  expect(said(take, model)).toMatchObject([
+    {
+      sentence: 'The cup goes 60 % of the way, throughout. It begins 60 px further right than the target.',
+      mends: 1,
+    },
+  ]);
 });

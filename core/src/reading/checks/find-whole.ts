@@ -1,6 +1,7 @@
 import type { Finding } from '../schema.ts';
 import type { BothRead, Found } from './check.ts';
-import { findPlace, findSize } from './whole-poses.ts';
+import { placeOf, tellPlaces } from './whole-place.ts';
+import { sizeOf, tellSizes } from './whole-size.ts';
 import { findTimings } from './whole-timing.ts';
 
 /**
@@ -10,12 +11,16 @@ import { findTimings } from './whole-timing.ts';
 export function findWhole(read: BothRead, others: readonly Finding[]): Found {
   const timing = findTimings(read, others);
   const { spacingPercent } = read.target.tolerances;
-  const poses = read.tracks.flatMap((track) => {
-    const tolerance = spacingPercent + track.lostPercent(-Infinity, Infinity);
-    const size = findSize(track, tolerance);
-    return size.length > 0 ? size : findPlace(track, tolerance);
-  });
-  const whole = [...timing, ...poses];
+  const allowed = read.tracks.map((track) => spacingPercent + track.lostPercent(-Infinity, Infinity));
+  const sized = tellSizes(
+    read.tracks.map((track, i) => sizeOf(track, allowed[i]!)),
+    read.tracks,
+  );
+  const placed = tellPlaces(
+    read.tracks.flatMap((track, i) => (sized.has(track) ? [] : (placeOf(track, allowed[i]!) ?? []))),
+    read,
+  );
+  const whole = [...timing, ...new Set(sized.values()), ...placed];
   return {
     findings: whole.map(({ finding }) => finding),
     areCauses: true,
