@@ -155,6 +155,13 @@ const WRONGS: Record<string, Wrong> = {
         frame === pose ? null : [frame, value],
     ofKeys: true,
   },
+  'stopped half-way': {
+    kinds: ['key-missing', 'held-not-moving'],
+    change:
+      ({ cup }) =>
+      (frame, value) =>
+        frame <= cup.rotation![1]![0] ? [frame, value] : null,
+  },
   'no more than begun': {
     kinds: ['key-missing'],
     change: () => (frame, value) => (frame === 1 ? [frame, value] : null),

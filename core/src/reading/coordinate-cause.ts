@@ -42,10 +42,11 @@ function shareOff({ asked, drawn }: Axis, { target: { range }, time }: Motions, 
 /** What each of two does that the other does not: what both do is what the place does. */
 export function withoutShared([a, b]: readonly [OwnCause | null, OwnCause | null]): (OwnCause | null)[] {
   if (!a || !b) return [a, b];
+  // At one pace, what begins later is the later for it.
   const isTimeShared =
     a.time !== null &&
     b.time !== null &&
-    Math.abs(a.time.shift - b.time.shift) <= SLACK &&
+    Math.abs(a.time.shift + (a.time.pace - 1) * (b.time.from - a.time.from) - b.time.shift) <= SLACK &&
     Math.abs(a.time.pace - b.time.pace) <= LEFT;
   const isSizeShared = Math.abs(a.size - b.size) <= LEFT;
   return [a, b].map((cause) => {

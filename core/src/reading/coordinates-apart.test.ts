@@ -152,3 +152,14 @@ test.for(Object.entries(REACHED))('faults of one coordinate of all models, keyed
     expect(share, examples.join('\n')).toBeGreaterThanOrEqual(least[i]!),
   );
 });
+
+test('both coordinates at one pace are the place at that pace, wherever each begins', () => {
+  const x = straight([3, 100], [12, 300], [20, 360], [27, 460]);
+  const y = straight([15, 400], [21, 250], [30, 400]);
+  const slow = (keys: Key[]): Key[] => keys.map((key) => ({ ...key, frame: 3 + (key.frame - 3) * 1.25 }));
+  expect(
+    readTake({ motion: scene(x, y), tolerances: target.tolerances }, scene(slow(x), slow(y))).findings.map(
+      ({ sentence }) => sentence,
+    ),
+  ).toEqual(['It runs at 80 % of the speed: 33.75 frames where the target takes 27.']);
+});

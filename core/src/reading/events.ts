@@ -34,13 +34,35 @@ export function eventsOf(
   asked: readonly TrackEvent[] = [],
 ): Events {
   const keyed = withoutStill(subject, track, trackEvents(subject, track));
-  const events = withoutRowed(tellingOf(keyed), keyed, asked);
+  const telling = withoutRowed(tellingOf(keyed), keyed, asked);
+  // Of a take only where it lacks as many as it would gain.
+  const ends = withEnds(telling, keyed, (frame) => trackValues(subject, track, frame));
+  const events = asked.length === 0 || ends.length <= asked.length ? ends : telling;
   if (drawnEvery(events, asked, keyed.length) === null) return { events, isSampled: false };
   const [from, to] = [
     Math.max(Math.ceil(events[0]!.frame), within.first),
     Math.min(Math.floor(events.at(-1)!.frame), within.last),
   ];
   return { events: to < from ? [] : detectEvents(subject, track, from, to), isSampled: true };
+}
+
+/** The events with the first key and the last, where what moves begins or ends with it: that is no in-between. */
+function withEnds(
+  telling: TrackEvent[],
+  keyed: readonly TrackEvent[],
+  valuesAt: (frame: number) => number[],
+): TrackEvent[] {
+  const [first, last] = [telling[0], telling.at(-1)];
+  if (!first || !last) return telling;
+  const [start, end] = [keyed[0]!, keyed.at(-1)!];
+  const isLeft = (key: TrackEvent, toward: TrackEvent): boolean =>
+    valuesAt((key.frame + toward.frame) / 2).some((value, c) => value !== key.values[c]);
+  const asEnd = (key: TrackEvent): TrackEvent => ({ ...key, role: 'extreme' });
+  return [
+    ...(start.frame < first.frame && isLeft(start, first) ? [asEnd(start)] : []),
+    ...telling,
+    ...(end.frame > last.frame && isLeft(end, last) ? [asEnd(end)] : []),
+  ];
 }
 
 /**

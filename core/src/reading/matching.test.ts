@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { sceneOf, subjectWith } from '../../testing/worked-scenes.ts';
 import {
   createChannel,
   createKey,
@@ -241,4 +242,18 @@ test('twenty thousand keys against as many are matched in a band', () => {
   const many = Array.from({ length: 20_000 }, (_, i) => event(i * 3, i % 100));
   const late = many.map(({ frame, values }) => ({ frame: frame + 1, values }));
   expect(matchKeys(many, late, { frames: 6, value: 100 }).pairs).toHaveLength(20_000);
+});
+
+test('the first key and the last of what moves are its ends, whatever they are called', () => {
+  const between = (frame: number, value: number): Key => createKey(frame, value, { role: 'inbetween', link: 'flat' });
+  const flat = (frame: number, value: number): Key => createKey(frame, value, { link: 'flat' });
+  const pan = (start: number, end: number): MotionDocument =>
+    sceneOf([subjectWith('pan', { 'position.y': [between(start, 400), flat(13, 100), between(end, 300)] })], 48);
+  const said = (take: MotionDocument): string[] =>
+    readTake({ motion: pan(3, 30), tolerances: { keyFrames: 1, spacingPercent: 5 } }, take).findings.map(
+      ({ sentence }) => sentence,
+    );
+  expect(said(pan(3, 30))).toEqual([]);
+  expect(said(pan(3, 36))).toEqual(['The pan arrives 6 frames late: frame 36 instead of 30.']);
+  expect(said(pan(7, 30))).toEqual(['The pan starts 4 frames late: frame 7 instead of 3.']);
 });

@@ -122,7 +122,9 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
       return Math.sqrt(squared);
     }
     const misses = target.map((column, c) => (counts(c, frame) ? warped[c]![i]! - column[i]! : 0));
-    const between = missBetween(read, frame)?.map((value, c) => (counts(c, frame) ? value : 0));
+    const between = isBeyondCorner(read, frame)
+      ? undefined
+      : missBetween(read, frame)?.map((value, c) => (counts(c, frame) ? value : 0));
     const open = between ? Math.hypot(...between) : Infinity;
     return Math.min(missAside(read, i, misses), open);
   };
@@ -194,6 +196,25 @@ export function cornerLoss(read: ReadTrack, frame: number): number {
 export function cornerPoseLoss(read: ReadTrack, frame: number): number {
   const beside = besideCorner(read, frame);
   return beside ? Math.hypot(...nearestBetween(beside.came, beside.goes)) : 0;
+}
+
+/** A corner sticks out by more than this share of the span; what is off within so much of its way is off along it. */
+const CORNER = { least: 0.02, along: 0.5 };
+
+/** Whether a recording goes further out at a corner than the target: what its drawings lose there is within. */
+export function isBeyondCorner(read: ReadTrack, frame: number): boolean {
+  const { reading, target, warped } = read;
+  const [at, by] = [sampleOf(read, frame), Math.ceil(read.held)];
+  const last = (target[0]?.length ?? 0) - 1;
+  if (at < 0 || at > last) return false;
+  const out = target.map(
+    (column) => column[at]! - (column[Math.max(0, at - by)]! + column[Math.min(last, at + by)]!) / 2,
+  );
+  const miss = target.map((column, c) => warped[c]![at]! - column[at]!);
+  const along = out.reduce((sum, value, c) => sum + value * miss[c]!, 0);
+  return (
+    Math.hypot(...out) > CORNER.least * reading.span && along > CORNER.along * Math.hypot(...out) * Math.hypot(...miss)
+  );
 }
 
 /** Where the target is half a drawing of the take before a frame and after it, from where it is there; null of keys. */

@@ -162,13 +162,13 @@ function posed(read: ReadTrack, frame: number, lastFrame: number): Correction[] 
 }
 
 /**
- * A key put in as the target has it: what goes to it and from it as there, from where the keys beside it are; to the
- * end, or from the beginning, where there is none.
+ * All from one key to another, or a key alone, as the target has it: what goes to it and from it as there, from where
+ * the keys beside it are; to the end, or from the beginning, where there is none.
  */
-function putIn(read: ReadTrack, frame: number): Correction[] {
+function putIn(read: ReadTrack, firstFrame: number, lastFrame: number): Correction[] {
   const { target, take, warped } = read.whole;
-  const { before, after } = besides(read, frame);
-  const at = indexOf(read, frame);
+  const [{ before }, { after }] = [besides(read, firstFrame), besides(read, lastFrame)];
+  const [at, until] = [indexOf(read, firstFrame), indexOf(read, lastFrame)];
   const [from, to] = [
     before ? indexOf(read, before.targetFrame) : 0,
     after ? indexOf(read, after.targetFrame) : lastOf(read),
@@ -177,7 +177,7 @@ function putIn(read: ReadTrack, frame: number): Correction[] {
   /** What the key before, or the one after, is off by, fading towards the one put in. */
   const left = (c: number, i: number): number => {
     if (i <= at) return before && at > from ? (miss(c, from) * (at - i)) / (at - from) : 0;
-    return after && to > at ? (miss(c, to) * (i - at)) / (to - at) : 0;
+    return i > until && after && to > until ? (miss(c, to) * (i - until)) / (to - until) : 0;
   };
   return [{ from, to, valueAt: (c, i) => take[c]![i]! - (miss(c, i) - left(c, i)) }];
 }
@@ -283,8 +283,7 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
     if (firstFrame === lastFrame || lastFrame < last) return posed(read, firstFrame, lastFrame);
     return firstFrame > first ? posed(read, firstFrame, Infinity) : sizedLike(read);
   }
-  // Of several at the beginning the last leads to what is there, and the others with it.
-  if (kind === 'key-missing') return putIn(read, besides(read, firstFrame).before ? firstFrame : lastFrame);
+  if (kind === 'key-missing') return putIn(read, firstFrame, lastFrame);
   if (kind === 'key-extra') return betweenRight(read, firstFrame);
   const { before, after } = besides(read, firstFrame);
   const [from, to] = [before?.targetFrame ?? firstFrame, after?.targetFrame ?? lastFrame];
@@ -294,6 +293,9 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
       ? [...spacedLike(read, from, firstFrame), ...spacedLike(read, firstFrame, to)]
       : spacedLike(read, from, to);
   const ways = waysInOneManner(reading, finding);
+  // One that stands where it is, not in the poses it is to reach, goes on as the target does.
+  if (ways.length > 0 && kind === 'held-not-moving' && !isRightAt(read, ways.at(-1)!.lastFrame))
+    return putIn(read, firstFrame, lastFrame);
   if (ways.length > 0) return ways.flatMap((way) => spacedLike(read, way.firstFrame, way.lastFrame));
   const group = FINDING_KINDS[kind];
   return group === 'spacing' || group === 'path' ? spacedLike(read, firstFrame, lastFrame) : null;

@@ -22,8 +22,11 @@ import { findTiming } from './find-timing.ts';
  */
 export function findCoordinates({ target, tracks }: BothRead, arcs: readonly Finding[]): Found {
   const coordinates = tracks.flatMap((read) => coordinatesOf(read, target));
+  // Where the whole is nowhere off, nothing of it is, however it is keyed.
+  const isOff = ({ whole: { isSame, reading } }: Coordinate, { from, to }: OwnFinding): boolean =>
+    !isSame(from, to, (target.tolerances.spacingPercent / 200) * reading.span);
   const own = coordinates
-    .flatMap((one) => findIn(one, target))
+    .flatMap((one) => findIn(one, target).filter((finding) => isOff(one, finding)))
     .filter((one) => !arcs.some((arc) => isSignOf(one, arc) && arc.measured >= MOSTLY * one.miss));
   return {
     findings: own.map(({ finding }) => finding),

@@ -3,7 +3,15 @@ import { withoutRounds } from '../laid-along.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE } from '../pace.ts';
 import { toldPauses } from '../pauses.ts';
-import { askedFrames, cornerLoss, cornerPoseLoss, isRoundBehind, type PoseMiss, poseMisses } from '../poses.ts';
+import {
+  askedFrames,
+  cornerLoss,
+  cornerPoseLoss,
+  isBeyondCorner,
+  isRoundBehind,
+  type PoseMiss,
+  poseMisses,
+} from '../poses.ts';
 import { withPosesPutRight } from '../poses-put-right.ts';
 import { type ReadTrack, sampleOf } from '../read-track.ts';
 import type { Finding, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
@@ -83,8 +91,10 @@ export function findPoses(
   const least = (tolerances.spacingPercent / 100) * reading.span;
   const misses = poseMisses(read, matched).filter(({ miss }) => miss > least);
   const toleranceOf = (frame: number): number => {
-    const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
-    return ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
+    const isLost = !isBeyondCorner(read, frame);
+    const lost = isLost ? read.lostPercent(frame - read.held, frame + read.held) : 0;
+    const percent = tolerances.spacingPercent + lost + NOISE_TIMES * read.noisePercent;
+    return (percent / 100) * reading.span + (isLost ? cornerPoseLoss(read, frame) : 0);
   };
   return heldAlike(read, misses).flatMap(({ frame, miss, lastFrame }): Finding[] => {
     const tolerance = toleranceOf(frame);

@@ -98,6 +98,9 @@ export function findTurns({ tracks }: BothRead): Found {
 /** Speeds alike within this share of the mean need no second look. */
 const SAME_PACE = 0.02;
 
+/** Frames nowhere further apart than this share of the span are the same. */
+const SAME_WAY = 0.005;
+
 /** Whether take and target leave a key, and come to the next, with the same ease. */
 const isEasedAlike = ({ target, take }: SegmentReading): boolean =>
   target !== null &&
@@ -107,8 +110,9 @@ const isEasedAlike = ({ target, take }: SegmentReading): boolean =>
 function findTurn(read: ReadTrack, three: Three): Finding[] {
   const { reading, sides, track, take, isSampled } = read;
   const [before, at, after] = three;
-  // How a turn within a single frame is done nobody sees.
+  // How a turn within a single frame is done nobody sees; nor what lies between frames that are all the same.
   if (Math.min(at.targetFrame - before.targetFrame, after.targetFrame - at.targetFrame) < PROBE_FRAMES) return [];
+  if (read.isSame(before.targetFrame, after.targetFrame, SAME_WAY * reading.span)) return [];
   const asks = [before.targetFrame, at.targetFrame, after.targetFrame] as const;
   const draws = [before.takeFrame, at.takeFrame, after.takeFrame] as const;
   for (const [c, id] of track.channelIds.entries()) {

@@ -2,6 +2,7 @@ import type { Finding } from '../schema.ts';
 import type { BothRead, Found } from './check.ts';
 import { placeOf, tellPlaces } from './whole-place.ts';
 import { sizeOf, tellSizes } from './whole-size.ts';
+import { findStops } from './whole-stop.ts';
 import { findTimings } from './whole-timing.ts';
 
 /**
@@ -20,7 +21,11 @@ export function findWhole(read: BothRead, others: readonly Finding[]): Found {
     read.tracks.flatMap((track, i) => (sized.has(track) ? [] : (placeOf(track, allowed[i]!) ?? []))),
     read,
   );
-  const whole = [...timing, ...new Set(sized.values()), ...placed];
+  const elsewhere = [...new Set(sized.values()), ...placed];
+  const stopped = findStops(read.tracks, spacingPercent, others).filter(
+    ({ finding }) => ![...timing, ...elsewhere].some(({ tells }) => tells(finding)),
+  );
+  const whole = [...timing, ...elsewhere, ...stopped];
   return {
     findings: whole.map(({ finding }) => finding),
     areCauses: true,

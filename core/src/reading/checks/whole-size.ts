@@ -14,6 +14,9 @@ const A_WAY = 0.15;
 /** Their own sizes may differ by this share of how far the size of all is from the target's. */
 const OF_ALL = 1 / 3;
 
+/** So near to each other sizes are the same. */
+const JUST_THE_SAME = 0.01;
+
 /** How far sizes may be from one that is said of all of them. */
 const alikeTo = (size: number): number => Math.min(SAME_SIZE, Math.abs(size - 1) * OF_ALL);
 
@@ -159,8 +162,11 @@ const subjectOf = ({ read }: { read: ReadTrack }): string => read.reading.subjec
 /** One thing to say of tracks that are all of one size; null where they are not, or that is not sure of any of them. */
 function ofOneSize(all: readonly (Sized | null)[]): Whole | null {
   const sized = all.flatMap((own) => own ?? []);
-  if (sized.length < 2 || sized.length < all.length || !sized.some(({ isSure }) => isSure)) return null;
+  if (sized.length < 2 || sized.length < all.length) return null;
   const size = medianOf(sized.map((own) => own.size));
+  // That poses are short by just the same is no chance either.
+  if (!sized.some(({ isSure }) => isSure) && sized.some((own) => Math.abs(own.size - size) > JUST_THE_SAME))
+    return null;
   if (
     sized.some(({ but, beginsOff, size: own }) => but.length > 0 || beginsOff || Math.abs(own - size) > alikeTo(size))
   )
