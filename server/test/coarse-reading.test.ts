@@ -9,6 +9,7 @@ import {
 import { expect, test } from 'vitest';
 import { createDice } from '../../core/testing/dice.ts';
 import { FAULTS } from '../../core/testing/faults/index.ts';
+import { sceneOf, soft, subjectWith } from '../../core/testing/worked-scenes.ts';
 import { coarseReading } from '../src/readings/coarse-reading.ts';
 
 const SEEDS = [1, 7920, 15_839, 23_758, 31_677];
@@ -95,4 +96,21 @@ test('every kind of finding there is has words of its own that tell no amount', 
     });
   for (const sentence of said) expect(sentence).toMatch(/^[A-Z].*\.$/);
   expect(new Set(said).size).toBe(said.length);
+});
+
+test('what is off in all of a scene, or in several poses, is not told of one key', () => {
+  const scene = (size: number, late: number): MotionDocument =>
+    sceneOf(
+      ['cup', 'pan'].map((id) =>
+        subjectWith(id, {
+          'position.x': soft([3 + late, 100], [13 + late, 100 + 300 * size], [23 + late, 100 + 120 * size]),
+        }),
+      ),
+      40,
+    );
+  const target = { motion: scene(1, 0), tolerances: { keyFrames: 1, spacingPercent: 5 } };
+  const said = (take: MotionDocument): string[] =>
+    coarseReading(readTake(target, take)).findings.map(({ sentence }) => sentence);
+  expect(said(scene(0.6, 0))).toEqual(['Several poses are off.']);
+  expect(said(scene(1, 4))).toEqual(['Several keys come too late.']);
 });

@@ -54,6 +54,27 @@ const WORDS: Record<FindingKind, string> = {
   'keys-idle': 'Some keys do nothing.',
 };
 
+/** The same of several keys at once. */
+const OF_SEVERAL: Partial<Record<FindingKind, string>> = {
+  'key-missing': 'Several keys are missing.',
+  'key-late': 'Several keys come too late.',
+  'key-early': 'Several keys come too early.',
+  'pose-off': 'Several poses are off.',
+};
+
+/** A key that is late may pass one other on its way; what reaches over more is of all of them. */
+const MOST_PASSED = 2;
+
+function isOfSeveral(
+  { kind, subjectId, track, firstFrame, lastFrame }: Finding,
+  own: TrackReading | undefined,
+): boolean {
+  if (subjectId === null || track === null) return true;
+  if (kind === 'pose-off' || kind === 'key-missing') return firstFrame < lastFrame;
+  const passed = own?.pairs.filter((pair) => firstFrame <= pair.targetFrame && pair.targetFrame <= lastFrame) ?? [];
+  return passed.length > MOST_PASSED;
+}
+
 /** Kinds that speak of the take alone: they say nothing of the model, and stay as they are. */
 const OF_THE_TAKE: ReadonlySet<FindingKind> = new Set(['rest-frame-keyed', 'channel-idle', 'keys-idle']);
 
@@ -83,6 +104,7 @@ function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
   const [track] = told;
   const frames = ownFrames(finding, track) ?? { firstFrame: range.first, lastFrame: range.last };
   const { kind, subjectId, track: id } = finding;
+  const words = (isOfSeveral(finding, track) ? OF_SEVERAL[kind] : undefined) ?? WORDS[kind];
   const isNamed = track && FINDING_KINDS[kind] !== 'settings';
   const label = (): string => movementsName(told.map((one) => one.label)).toLowerCase();
   return {
@@ -95,7 +117,7 @@ function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
     tolerance: 0,
     unit: '',
     severity: 'clear',
-    sentence: isNamed ? `${track.subjectName}, ${label()}: ${WORDS[kind]}` : WORDS[kind],
+    sentence: isNamed ? `${track.subjectName}, ${label()}: ${words}` : words,
   };
 }
 

@@ -137,8 +137,7 @@ function standsOffBy(subject: Subject, { set, handedIn }: BothRead): number[] | 
  * One thing to say where all of a scene is elsewhere by the same, what moves and what stands; what is carried by
  * another goes along with it.
  */
-function ofOnePlace(placed: readonly Placed[], both: BothRead): Whole | null {
-  const off = placed.filter(({ read, isThroughout }) => read.track.id === 'position' && !read.isLaid && isThroughout);
+function ofOnePlace(off: readonly Placed[], both: BothRead): Whole | null {
   if (off.length < 2) return null;
   const miss = PLACE.map((_, c) => medianOf(off.map((own) => own.miss[c]!)));
   const isSame = (own: readonly number[]): boolean => apart(own, miss) <= SAME_MISS * size(miss);
@@ -176,7 +175,8 @@ const isOfTrack = (finding: Finding, { tracks }: BothRead): boolean =>
 
 /** What is elsewhere by the same as it is said: of all at once where it is so of all, or of each. */
 export function tellPlaces(placed: readonly Placed[], both: BothRead): Whole[] {
-  const all = ofOnePlace(placed, both);
-  const left = placed.filter(({ read, isThroughout }) => !all || read.track.id !== 'position' || !isThroughout);
+  const off = placed.filter(({ read, isThroughout }) => read.track.id === 'position' && !read.isLaid && isThroughout);
+  const all = ofOnePlace(off, both);
+  const left = all ? placed.filter((own) => !off.includes(own)) : placed;
   return [...(all ? [all] : []), ...left.map(({ whole }) => whole)];
 }

@@ -159,7 +159,7 @@ const SCALES: ReadonlySet<string> = new Set(['scale.x', 'scale.y']);
 
 const subjectOf = ({ read }: { read: ReadTrack }): string => read.reading.subjectId;
 
-/** One thing to say of tracks that are all of one size; null where they are not, or that is not sure of any of them. */
+/** One thing to say of tracks that are all of one size; null where they are not, or that may be single poses. */
 function ofOneSize(all: readonly (Sized | null)[]): Whole | null {
   const sized = all.flatMap((own) => own ?? []);
   if (sized.length < 2 || sized.length < all.length) return null;
