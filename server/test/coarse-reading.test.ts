@@ -113,4 +113,9 @@ test('what is off in all of a scene, or in several poses, is not told of one key
     coarseReading(readTake(target, take)).findings.map(({ sentence }) => sentence);
   expect(said(scene(0.6, 0))).toEqual(['Several poses are off.']);
   expect(said(scene(1, 4))).toEqual(['Several keys come too late.']);
+  // A pose that is held is one.
+  const held = (value: number): MotionDocument =>
+    sceneOf([subjectWith('cup', { 'position.x': soft([1, 0], [9, value], [17, value], [25, 200], [33, 0]) })], 40);
+  const [finding] = coarseReading(readTake({ ...target, motion: held(600) }, held(500))).findings;
+  expect(finding).toMatchObject({ firstFrame: 9, lastFrame: 17, sentence: expect.stringContaining('at this key') });
 });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import {
   CriterionId,
-  type Finding,
+  faultFrame,
   FINDING_KINDS,
   type FindingKind,
   type NamedEvent,
@@ -57,25 +57,18 @@ export const DIGEST_VERSION = 1;
 /** A named event lies at most this far from what happens at it. */
 const AT_EVENT = 0.5;
 
-/** What is said of when a key comes expects it on its frame; of other faults a stretch is of no event. */
-const ON_TIME: ReadonlySet<FindingKind> = new Set(['key-late', 'key-early']);
-
 const toThousandth = (value: number): number => Math.round(value * 1000) / 1000;
 
 /** The digest of a reading against an exercise that names some events. */
 export function digestOf(reading: Reading, events: readonly NamedEvent[] = []): Digest {
-  const eventAt = (subjectId: string | null, track: string | null, frame: number): string | null =>
+  const eventAt = (subjectId: string | null, track: string | null, frame: number | null): string | null =>
     events.find(
-      (event) => event.subjectId === subjectId && event.track === track && Math.abs(event.frame - frame) <= AT_EVENT,
+      (event) =>
+        frame !== null &&
+        event.subjectId === subjectId &&
+        event.track === track &&
+        Math.abs(event.frame - frame) <= AT_EVENT,
     )?.name ?? null;
-  /** Where a fault lies that is of one moment, or of one pose while the target holds it. */
-  const momentOf = ({ kind, subjectId, track, firstFrame, lastFrame, expected }: Finding): number => {
-    if (ON_TIME.has(kind)) return expected;
-    if (firstFrame === lastFrame) return firstFrame;
-    const own = reading.tracks.find((one) => one.subjectId === subjectId && one.track === track);
-    const within = own?.segments.filter((way) => firstFrame <= way.firstFrame && way.lastFrame <= lastFrame) ?? [];
-    return within.length > 0 && within.every(({ target }) => target === null) ? firstFrame : NaN;
-  };
   return {
     grade: reading.proposedGrade,
     criteria: Object.fromEntries(reading.criteria.map(({ id, score }) => [id, toThousandth(score)])),
@@ -89,7 +82,7 @@ export function digestOf(reading: Reading, events: readonly NamedEvent[] = []): 
       unit: finding.unit,
       severity: finding.severity,
       mends: finding.mends ?? null,
-      event: eventAt(finding.subjectId, finding.track, momentOf(finding)),
+      event: eventAt(finding.subjectId, finding.track, faultFrame(finding, reading)),
     })),
     tracks: reading.tracks.map(({ subjectId, track, subjectName, label, pairs, missingFrames, spacing }) => ({
       subjectId,

@@ -45,10 +45,8 @@ export interface Drawn {
 /** A computed handle looks so many keys to either side. */
 const LOOKS = 2;
 
-/** The values of a channel on some of the frames, in order: as `sampleChannel` has them, but not each by itself. */
-type Sampler = (frame: number) => number;
-
-function createSampler(channel: Channel, keys: readonly Key[]): Sampler {
+/** A channel's value, by some keys, on frames asked in order: as `sampleChannel` has it, but not each looked up. */
+function createSampler(channel: Channel, keys: readonly Key[]): SegmentSampler {
   const isPlain = !channel.before && !channel.after && !channel.wobble && keys.length > 0;
   if (!isPlain) {
     const own = { ...channel, keys: keys as Key[] };
@@ -113,12 +111,13 @@ export function valueNear({ frames, values }: Recording, c: number, frame: numbe
   return values[c]![Math.min(values[c]!.length - 1, indexFrom(frames[c]!, frame))]!;
 }
 
-/** From which sample to which a channel may be drawn otherwise by other keys; an empty part where they are the same. */
+/** Samples from one to before another. */
 interface Part {
   from: number;
   to: number;
 }
 
+/** Where a channel may be drawn otherwise by other keys; an empty part where they are the same. */
 function otherwiseIn(channel: Channel, frames: readonly number[], one: readonly Key[], other: readonly Key[]): Part {
   if (one === other) return { from: frames.length, to: frames.length };
   if (channel.before || channel.after) return { from: 0, to: frames.length };

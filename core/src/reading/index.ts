@@ -27,6 +27,7 @@ export {
   TargetTerms,
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
+export { faultFrame } from './fault-frame.ts';
 export { momentsOf, noiseOf, restsOf } from './moments.ts';
 export { spanOf } from './track-error.ts';
 export { readTake, targetRead, MODEL_NAME } from './read-take.ts';

@@ -1,4 +1,5 @@
 import {
+  faultFrame,
   type Finding,
   FINDING_KINDS,
   findingKey,
@@ -65,12 +66,10 @@ const OF_SEVERAL: Partial<Record<FindingKind, string>> = {
 /** A key that is late may pass one other on its way; what reaches over more is of all of them. */
 const MOST_PASSED = 2;
 
-function isOfSeveral(
-  { kind, subjectId, track, firstFrame, lastFrame }: Finding,
-  own: TrackReading | undefined,
-): boolean {
+function isOfSeveral(finding: Finding, reading: Reading, own: TrackReading | undefined): boolean {
+  const { kind, subjectId, track, firstFrame, lastFrame } = finding;
   if (subjectId === null || track === null) return true;
-  if (kind === 'pose-off' || kind === 'key-missing') return firstFrame < lastFrame;
+  if (kind === 'pose-off' || kind === 'key-missing') return faultFrame(finding, reading) === null;
   const passed = own?.pairs.filter((pair) => firstFrame <= pair.targetFrame && pair.targetFrame <= lastFrame) ?? [];
   return passed.length > MOST_PASSED;
 }
@@ -96,7 +95,8 @@ function ownFrames(
   return first !== undefined && last !== undefined ? { firstFrame: first, lastFrame: last } : null;
 }
 
-function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
+function coarseFinding(finding: Finding, reading: Reading): Finding {
+  const { tracks, range } = reading;
   if (OF_THE_TAKE.has(finding.kind)) return finding;
   const told = tracksTold(finding).flatMap(
     (id) => tracks.find((one) => one.subjectId === finding.subjectId && one.track === id) ?? [],
@@ -104,7 +104,7 @@ function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
   const [track] = told;
   const frames = ownFrames(finding, track) ?? { firstFrame: range.first, lastFrame: range.last };
   const { kind, subjectId, track: id } = finding;
-  const words = (isOfSeveral(finding, track) ? OF_SEVERAL[kind] : undefined) ?? WORDS[kind];
+  const words = (isOfSeveral(finding, reading, track) ? OF_SEVERAL[kind] : undefined) ?? WORDS[kind];
   const isNamed = track && FINDING_KINDS[kind] !== 'settings';
   const label = (): string => movementsName(told.map((one) => one.label)).toLowerCase();
   return {

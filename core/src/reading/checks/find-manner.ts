@@ -72,7 +72,7 @@ const IN_JUMPS: Manner = {
   // A pause on a key is told in frames.
   isSign: ({ kind, unit }) => kind === 'held-not-moving' && unit === '%',
   say: ({ name, where }) =>
-    `${whoDoes(name, 'hold')} each pose${where} and jumps to the next; ` + 'the target moves all the way.',
+    `${whoDoes(name, 'hold')} each pose${where} and jumps to the next; the target moves all the way.`,
   tell: (_, signs) => ({
     kind: 'held-not-moving',
     measured: Math.max(...signs.map(({ measured }) => measured)),

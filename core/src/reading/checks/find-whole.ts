@@ -13,10 +13,7 @@ export function findWhole(read: BothRead, others: readonly Finding[]): Found {
   const timing = findTimings(read, others);
   const { spacingPercent } = read.target.tolerances;
   const allowed = read.tracks.map((track) => spacingPercent + track.lostPercent(-Infinity, Infinity));
-  const sized = tellSizes(
-    read.tracks.map((track, i) => sizeOf(track, allowed[i]!)),
-    read.tracks,
-  );
+  const sized = tellSizes(new Map(read.tracks.map((track, i) => [track, sizeOf(track, allowed[i]!)])));
   const placed = tellPlaces(
     read.tracks.flatMap((track, i) => (sized.has(track) ? [] : (placeOf(track, allowed[i]!) ?? []))),
     read,

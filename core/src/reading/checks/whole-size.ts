@@ -196,23 +196,21 @@ function ofOneSize(all: readonly (Sized | null)[]): Whole | null {
   };
 }
 
-/**
- * What is of another size, or goes the other way, as it is said: of all at once, of a subject, or of a track. `sizes`
- * are of all the tracks there are.
- */
-export function tellSizes(sizes: readonly (Sized | null)[], tracks: readonly ReadTrack[]): Map<ReadTrack, Whole> {
-  const told = (own: readonly ReadTrack[]): (Sized | null)[] => own.map((read) => sizes[tracks.indexOf(read)] ?? null);
-  const all = ofOneSize(told(tracks));
+/** What is of another size, or goes the other way, as it is said: of all at once, of a subject, or of a track. */
+export function tellSizes(sizes: ReadonlyMap<ReadTrack, Sized | null>): Map<ReadTrack, Whole> {
+  const tracks = [...sizes.keys()];
+  const toldOf = (some: readonly ReadTrack[]): Whole | null => ofOneSize(some.map((read) => sizes.get(read) ?? null));
+  const all = toldOf(tracks);
   if (all) return new Map(tracks.map((read) => [read, all]));
-  const ids = [...new Set(tracks.map(({ reading }) => reading.subjectId))];
-  return new Map(
-    ids.flatMap((id) => {
-      const own = tracks.filter(({ reading }) => reading.subjectId === id);
-      const one = ofOneSize(told(own));
-      return told(own).flatMap((sized, i): [ReadTrack, Whole][] => {
-        const whole = one ?? (sized?.isSure ? sized.whole : null);
-        return whole ? [[own[i]!, whole]] : [];
-      });
-    }),
-  );
+  const told = new Map<ReadTrack, Whole>();
+  for (const id of new Set(tracks.map(({ reading }) => reading.subjectId))) {
+    const own = tracks.filter(({ reading }) => reading.subjectId === id);
+    const one = toldOf(own);
+    for (const read of own) {
+      const sized = sizes.get(read);
+      const whole = one ?? (sized?.isSure ? sized.whole : null);
+      if (whole) told.set(read, whole);
+    }
+  }
+  return told;
 }
